@@ -1,0 +1,43 @@
+package org.yewledger.core.gather;
+
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One line as the bank gave it.
+ *
+ * @param amountMinor minor units of the account's currency, from the account holder's side: money
+ *     in is positive
+ * @param payee the other party as the bank names it, empty if it does not
+ * @param memo the bank's free text
+ * @param reference a reference or check number, empty if there is none
+ * @param type the bank's own type of transaction, empty if there is none
+ * @param identity the bank's identifier for this line, null where the format has none
+ * @param raw the line's source text, kept for ever
+ * @param sourceLine where it stands in its file, counted from 1; 0 if it came by no file
+ */
+public record BankLine(
+    LocalDate bookedOn,
+    @Nullable LocalDate valueOn,
+    long amountMinor,
+    String payee,
+    String memo,
+    String reference,
+    String type,
+    @Nullable String identity,
+    String raw,
+    int sourceLine) {
+
+  /** What the line says, in one piece: the payee and the memo, said once where they repeat. */
+  public String text() {
+    if (payee.isEmpty() || memo.startsWith(payee)) {
+      return memo;
+    }
+    return memo.isEmpty() || payee.contains(memo) ? payee : payee + " " + memo;
+  }
+
+  /** What tells this line from others of its account. */
+  public LineKey key() {
+    return new LineKey(bookedOn, amountMinor, text(), identity);
+  }
+}

@@ -1,0 +1,54 @@
+package org.yewledger.core.gather;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.ledger.Account;
+
+/** A statement file held against the account that it is for: what would be taken in. */
+public record Gathering(List<Arrival> arrivals) {
+
+  /**
+   * @param known keys of the account's lines around the days of the file
+   * @throws Refusal {@code currency-differs}, {@code nothing-in-file} or {@code before-opening};
+   *     the last names the first line at fault
+   */
+  public static Gathering of(Account account, BankStatement file, Collection<LineKey> known) {
+    if (!account.kind().hasStatements()) {
+      throw Refusal.ofField(
+          "account-takes-no-lines", "account", account.name() + " is not an account at a bank.");
+    }
+    if (!file.currency().equals(account.currency())) {
+      throw Refusal.ofField(
+          "currency-differs",
+          "account",
+          "The file is in %s, %s is in %s. Choose another account."
+              .formatted(file.currency(), account.name(), account.currency()));
+    }
+    if (file.lines().isEmpty() && file.closing() == null) {
+      throw Refusal.of("nothing-in-file", "The file has no lines and no balance.");
+    }
+    file.lines().forEach(line -> requireOpen(account, line));
+    return new Gathering(Duplicates.compare(known, file.lines()));
+  }
+
+  public List<Arrival> newLines() {
+    return arrivals.stream().filter(Arrival::isNew).toList();
+  }
+
+  public int knownCount() {
+    return arrivals.size() - newLines().size();
+  }
+
+  private static void requireOpen(Account account, BankLine line) {
+    LocalDate opensOn = account.opensOn();
+    if (opensOn != null && !account.isOpenOn(line.bookedOn())) {
+      throw Refusal.ofField(
+          "before-opening",
+          "date",
+          "Line %d is of %s, and the books of %s begin on %s. Export the file again from that day on."
+              .formatted(line.sourceLine(), line.bookedOn(), account.name(), opensOn));
+    }
+  }
+}

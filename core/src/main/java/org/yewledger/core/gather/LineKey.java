@@ -1,0 +1,21 @@
+package org.yewledger.core.gather;
+
+import java.time.LocalDate;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+
+/** The facts of a bank line by which it is recognised again, within one account. */
+public record LineKey(
+    LocalDate bookedOn, long amountMinor, String text, @Nullable String identity) {
+
+  /**
+   * Day, amount and text, with case and spacing made even, as banks differ in these between
+   * exports.
+   */
+  Content content() {
+    return new Content(
+        bookedOn, amountMinor, text.strip().replaceAll("\\s+", " ").toUpperCase(Locale.ROOT));
+  }
+
+  record Content(LocalDate bookedOn, long amountMinor, String text) {}
+}

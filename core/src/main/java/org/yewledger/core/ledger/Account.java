@@ -1,0 +1,32 @@
+package org.yewledger.core.ledger;
+
+import java.time.LocalDate;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * An account as far as the rules of the ledger need it.
+ *
+ * @param group whether it only gathers accounts below it; nothing is posted to a group
+ * @param opensOn the first day with entries of its own; its opening balance stands on the day
+ *     before. Null for accounts that were always there, such as categories.
+ */
+public record Account(
+    UUID id,
+    UUID bookId,
+    String name,
+    AccountKind kind,
+    CurrencyUnit currency,
+    boolean group,
+    @Nullable LocalDate opensOn) {
+
+  public AccountClass accountClass() {
+    return kind.accountClass();
+  }
+
+  /** Whether an ordinary entry of this day may touch the account. */
+  public boolean isOpenOn(LocalDate day) {
+    return opensOn == null || !day.isBefore(opensOn);
+  }
+}

@@ -1,0 +1,55 @@
+package org.yewledger.core.reconcile;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+
+/**
+ * The state of one account in one month, as the Almanac shows it.
+ *
+ * @param agreedShare while in progress, the part of the lines that is agreed, from 0 to 100; 100
+ *     when agreed, 0 otherwise
+ */
+public record AccountMonth(State state, int agreedShare) {
+
+  public enum State {
+    NOT_OPEN,
+    NO_STATEMENT,
+    IN_PROGRESS,
+    AGREED
+  }
+
+  /**
+   * A statement as far as the month needs it.
+   *
+   * @param ticked how many postings are ticked for it
+   * @param toTick how many more postings and waiting lines it may still cover
+   */
+  public record Progress(LocalDate closesOn, boolean finished, int ticked, int toTick) {}
+
+  /**
+   * @param opensOn the account's first day
+   * @param statements all statements of the account
+   */
+  public static AccountMonth of(YearMonth month, LocalDate opensOn, List<Progress> statements) {
+    if (month.isBefore(YearMonth.from(opensOn))) {
+      return new AccountMonth(State.NOT_OPEN, 0);
+    }
+    for (Progress statement : statements) {
+      if (!statement.finished() && YearMonth.from(statement.closesOn()).equals(month)) {
+        return new AccountMonth(State.IN_PROGRESS, share(statement));
+      }
+    }
+    // A statement over several months agrees all the months that it covers.
+    boolean agreed =
+        statements.stream()
+            .anyMatch(s -> s.finished() && !YearMonth.from(s.closesOn()).isBefore(month));
+    return agreed ? new AccountMonth(State.AGREED, 100) : new AccountMonth(State.NO_STATEMENT, 0);
+  }
+
+  /** Rounded down, so that only a whole ring reads 100. */
+  private static int share(Progress statement) {
+    int all = statement.ticked() + statement.toTick();
+    return all == 0 ? 0 : 100 * statement.ticked() / all;
+  }
+}

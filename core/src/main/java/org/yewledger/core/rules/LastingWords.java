@@ -1,0 +1,62 @@
+package org.yewledger.core.rules;
+
+import java.util.List;
+import java.util.Set;
+import org.yewledger.core.gather.BankLine;
+
+/**
+ * The words of a line that are likely to stand in the next line of the same payee too: not the
+ * numbers and dates that change each time, not the ways of paying that stand in everybody's lines.
+ */
+public final class LastingWords {
+  private static final int AT_MOST = 2;
+  private static final Set<String> WAYS_OF_PAYING =
+      Set.of(
+          "CARD",
+          "DD",
+          "CR",
+          "DR",
+          "TRF",
+          "TRANSFER",
+          "PAYMENT",
+          "PAY",
+          "DIRECT",
+          "DEBIT",
+          "CREDIT",
+          "STANDING",
+          "ORDER",
+          "REF",
+          "INV",
+          "INVOICE",
+          "POS",
+          "CASH",
+          "FROM",
+          "TO",
+          "THE",
+          "AND");
+
+  private LastingWords() {}
+
+  /** The proposed words; all words of the line if none seems lasting, empty if it has no text. */
+  public static Words of(BankLine line) {
+    Words all = Words.of(line.payee().isBlank() ? line.memo() : line.payee());
+    List<String> lasting =
+        all.list().stream()
+            .filter(word -> word.length() > 1 && word.chars().noneMatch(Character::isDigit))
+            .filter(word -> !WAYS_OF_PAYING.contains(word))
+            .toList();
+    if (lasting.isEmpty()) {
+      return all;
+    }
+    // The phrase must stand in the text as it is: stop where the lasting words stop being
+    // neighbours.
+    int first = all.list().indexOf(lasting.getFirst());
+    int last = first + 1;
+    while (last < all.list().size()
+        && last - first < AT_MOST
+        && lasting.contains(all.list().get(last))) {
+      last++;
+    }
+    return new Words(all.list().subList(first, last));
+  }
+}

@@ -1,0 +1,114 @@
+package org.yewledger.formats.ofx;
+
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Objects;
+import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.IllegalCurrencyException;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.gather.BankStatement;
+import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.formats.DecimalText;
+import org.yewledger.formats.Excerpt;
+import org.yewledger.formats.UnreadableFile;
+
+/**
+ * Reads bank and card statements (STMTRS, CCSTMTRS) of OFX 1.x and 2.x, after the specification of
+ * OFX 2.2, chapter 11. Dates are taken as written, in the bank's own zone: a line stays on its day.
+ */
+public final class OfxReader {
+  private OfxReader() {}
+
+  /**
+   * @return one statement per account in the file, in its order; never empty
+   * @throws UnreadableFile with line and field
+   */
+  public static List<BankStatement> read(byte[] bytes) {
+    OfxElement root = OfxElement.parse(OfxText.decode(bytes));
+    List<BankStatement> statements =
+        Stream.concat(root.all("STMTRS"), root.all("CCSTMTRS")).map(OfxReader::statement).toList();
+    if (statements.isEmpty()) {
+      throw UnreadableFile.whole("The OFX file holds no bank or card statement.");
+    }
+    return statements;
+  }
+
+  private static BankStatement statement(OfxElement rs) {
+    CurrencyUnit currency = currency(rs);
+    OfxElement account =
+        Stream.of("BANKACCTFROM", "CCACCTFROM")
+            .map(rs::first)
+            .filter(Objects::nonNull)
+            .findFirst()
+            .orElseThrow(() -> UnreadableFile.at(rs.line(), rs.name(), "names no account."));
+    List<BankLine> lines = rs.all("STMTTRN").map(t -> line(t, currency)).toList();
+    return new BankStatement(account.required("ACCTID"), currency, lines, closing(rs, currency));
+  }
+
+  private static CurrencyUnit currency(OfxElement rs) {
+    String code = rs.required("CURDEF");
+    try {
+      return CurrencyUnit.of(code);
+    } catch (IllegalCurrencyException e) {
+      throw UnreadableFile.at(
+          rs.lineOf("CURDEF"), "CURDEF", Excerpt.of(code) + " is no ISO 4217 currency.");
+    }
+  }
+
+  private static BankLine line(OfxElement t, CurrencyUnit currency) {
+    String valueOn = t.value("DTAVAIL");
+    String identity = t.value("FITID");
+    String check = t.value("CHECKNUM");
+    return new BankLine(
+        date(t.required("DTPOSTED"), t.lineOf("DTPOSTED"), "DTPOSTED"),
+        valueOn.isBlank() ? null : date(valueOn, t.lineOf("DTAVAIL"), "DTAVAIL"),
+        amount(t, "TRNAMT", currency),
+        payee(t),
+        t.value("MEMO"),
+        check.isBlank() ? t.value("REFNUM") : check,
+        t.value("TRNTYPE"),
+        identity.isBlank() ? null : identity,
+        t.raw(),
+        t.line());
+  }
+
+  /** A NAME, or the NAME within a PAYEE aggregate. */
+  private static String payee(OfxElement t) {
+    OfxElement aggregate = t.child("PAYEE");
+    return aggregate == null ? t.value("NAME") : aggregate.value("NAME");
+  }
+
+  private static @Nullable Balance closing(OfxElement rs, CurrencyUnit currency) {
+    OfxElement balance = rs.first("LEDGERBAL");
+    if (balance == null) {
+      return null;
+    }
+    return new Balance(
+        date(balance.required("DTASOF"), balance.lineOf("DTASOF"), "DTASOF"),
+        amount(balance, "BALAMT", currency));
+  }
+
+  /** Both the point and the comma are decimal marks in OFX; there are no thousands marks. */
+  private static long amount(OfxElement parent, String field, CurrencyUnit currency) {
+    String text = parent.required(field);
+    return DecimalText.toMinor(text.replace(',', '.'), currency, parent.lineOf(field), field);
+  }
+
+  /** YYYYMMDD, with a time of day and a zone behind it that do not matter here. */
+  private static LocalDate date(String text, int line, String field) {
+    if (!text.matches("\\d{8}(\\d{2,6}(\\.\\d+)?)?\\s*(\\[.*])?")) {
+      throw UnreadableFile.at(line, field, Excerpt.of(text) + " is not a date.");
+    }
+    try {
+      return LocalDate.of(
+          Integer.parseInt(text.substring(0, 4)),
+          Integer.parseInt(text.substring(4, 6)),
+          Integer.parseInt(text.substring(6, 8)));
+    } catch (DateTimeException e) {
+      throw UnreadableFile.at(line, field, Excerpt.of(text) + " is not a day of the calendar.");
+    }
+  }
+}

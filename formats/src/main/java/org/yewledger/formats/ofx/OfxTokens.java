@@ -1,0 +1,112 @@
+package org.yewledger.formats.ofx;
+
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.formats.Excerpt;
+import org.yewledger.formats.UnreadableFile;
+
+/**
+ * Splits OFX into tags and texts. One tokenizer reads both SGML, where a value's closing tag is
+ * left out, and XML, and is lenient where banks are careless (a bare ampersand) but not where it
+ * would be dangerous: document types and entities of one's own are refused.
+ */
+final class OfxTokens {
+  private static final int LONGEST_TAG = 80;
+
+  /** What stands at a place of the file. */
+  sealed interface Token {
+    int line();
+
+    record Open(String name, int line) implements Token {}
+
+    record Close(String name, int line) implements Token {}
+
+    record Text(String text, int line) implements Token {}
+  }
+
+  private final String text;
+  private int at;
+  private int line = 1;
+
+  OfxTokens(String text) {
+    this.text = text;
+  }
+
+  /** The next tag or text that is not blank; null at the end. */
+  @Nullable Token next() {
+    while (at < text.length()) {
+      Token token = text.charAt(at) == '<' ? tag() : text();
+      if (token != null) {
+        return token;
+      }
+    }
+    return null;
+  }
+
+  private @Nullable Token tag() {
+    int startLine = line;
+    if (text.startsWith("<?", at) || text.startsWith("<!--", at)) {
+      skipPast(text.startsWith("<?", at) ? "?>" : "-->");
+      return null;
+    }
+    if (text.startsWith("<![CDATA[", at)) {
+      int start = at + 9;
+      skipPast("]]>");
+      return new Token.Text(text.substring(start, at - 3), startLine);
+    }
+    if (text.startsWith("<!", at)) {
+      throw UnreadableFile.at(line, "a document type or entity stands in the file; OFX has none.");
+    }
+    int end = text.indexOf('>', at);
+    if (end < 0 || end - at > LONGEST_TAG) {
+      throw UnreadableFile.at(
+          line,
+          "the tag %s has no end."
+              .formatted(Excerpt.of(text.substring(at, Math.min(at + 20, text.length())))));
+    }
+    String name = text.substring(at + 1, end).strip().toUpperCase(Locale.ROOT);
+    advanceTo(end + 1);
+    if (name.endsWith("/")) {
+      return null; // <MEMO/> says no more than no MEMO
+    }
+    return name.startsWith("/")
+        ? new Token.Close(name.substring(1).strip(), startLine)
+        : new Token.Open(name, startLine);
+  }
+
+  private @Nullable Token text() {
+    int startLine = line;
+    int end = text.indexOf('<', at);
+    end = end < 0 ? text.length() : end;
+    String value = unescape(text.substring(at, end)).strip();
+    advanceTo(end);
+    return value.isEmpty() ? null : new Token.Text(value, startLine);
+  }
+
+  private void skipPast(String closing) {
+    int end = text.indexOf(closing, at);
+    if (end < 0) {
+      throw UnreadableFile.at(line, "%s is missing.".formatted(Excerpt.of(closing)));
+    }
+    advanceTo(end + closing.length());
+  }
+
+  private void advanceTo(int end) {
+    for (; at < end; at++) {
+      line += text.charAt(at) == '\n' ? 1 : 0;
+    }
+  }
+
+  private static String unescape(String value) {
+    if (value.indexOf('&') < 0) {
+      return value;
+    }
+    return value
+        .replace("&lt;", "<")
+        .replace("&gt;", ">")
+        .replace("&quot;", "\"")
+        .replace("&apos;", "'")
+        .replace("&nbsp;", " ")
+        .replace("&amp;", "&");
+  }
+}
