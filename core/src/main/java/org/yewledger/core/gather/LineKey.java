@@ -8,13 +8,14 @@ import org.jspecify.annotations.Nullable;
 public record LineKey(
     LocalDate bookedOn, long amountMinor, String text, @Nullable String identity) {
 
-  /**
-   * Day, amount and text, with case and spacing made even, as banks differ in these between
-   * exports.
-   */
+  /** The text with case and spacing made even, as banks differ in these between exports. */
+  public String evenText() {
+    return text.strip().replaceAll("\\s+", " ").toUpperCase(Locale.ROOT);
+  }
+
+  /** Day, amount and text: what makes two lines without identities equal. */
   Content content() {
-    return new Content(
-        bookedOn, amountMinor, text.strip().replaceAll("\\s+", " ").toUpperCase(Locale.ROOT));
+    return new Content(bookedOn, amountMinor, evenText());
   }
 
   record Content(LocalDate bookedOn, long amountMinor, String text) {}

@@ -1,0 +1,82 @@
+package org.yewledger.app.almanac;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.reconcile.AccountMonth;
+
+/** What the API says about the Almanac. */
+final class AlmanacJson {
+  private AlmanacJson() {}
+
+  /** {@code share} is the agreed part of the lines while in progress, from 0 to 100. */
+  record CellJson(
+      YearMonth month,
+      AccountMonth.State state,
+      int share,
+      @Nullable BigDecimal difference,
+      @Nullable UUID statementId) {}
+
+  /** Where the balance of the month comes from. */
+  enum Source {
+    FILE,
+    PAPER,
+    TO_COME
+  }
+
+  /** An account's months, and its figures at the end of the chosen one. */
+  record AccountRowJson(
+      UUID accountId,
+      String name,
+      String tail,
+      String currency,
+      List<CellJson> months,
+      Source source,
+      @Nullable BigDecimal bankSays,
+      BigDecimal booksSay,
+      @Nullable BigDecimal apart,
+      int waiting) {}
+
+  /** A book's accounts, and the last month in which all of them agree. */
+  record BookRowsJson(
+      UUID bookId, String name, @Nullable YearMonth agreedThrough, List<AccountRowJson> accounts) {}
+
+  /** What is left at each station of the work path. */
+  record StationsJson(int gather, int post, int reconcile) {}
+
+  /** A kind of work that is next. */
+  enum Task {
+    STATEMENTS_TO_COME,
+    POST_BY_RULE,
+    ANSWER,
+    RECONCILE
+  }
+
+  record NextJson(
+      Task task,
+      List<String> accounts,
+      int count,
+      @Nullable UUID statementId,
+      @Nullable BigDecimal difference) {}
+
+  /**
+   * @param month the chosen month; the one to work on where none was chosen
+   * @param reel the months to choose from, each with the state over all accounts
+   */
+  record AlmanacPageJson(
+      YearMonth month,
+      YearMonth workingMonth,
+      LocalDate today,
+      List<CellJson> reel,
+      List<YearMonth> months,
+      List<BookRowsJson> books,
+      int agreed,
+      int open,
+      StationsJson stations,
+      List<NextJson> next,
+      @Nullable Instant lastGathered) {}
+}

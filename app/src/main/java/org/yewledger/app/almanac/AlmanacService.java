@@ -1,0 +1,235 @@
+package org.yewledger.app.almanac;
+
+import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.almanac.AlmanacJson.AccountRowJson;
+import org.yewledger.app.almanac.AlmanacJson.AlmanacPageJson;
+import org.yewledger.app.almanac.AlmanacJson.BookRowsJson;
+import org.yewledger.app.almanac.AlmanacJson.CellJson;
+import org.yewledger.app.almanac.AlmanacJson.NextJson;
+import org.yewledger.app.almanac.AlmanacJson.Source;
+import org.yewledger.app.almanac.AlmanacJson.StationsJson;
+import org.yewledger.app.almanac.AlmanacJson.Task;
+import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.post.WaitingLines;
+import org.yewledger.app.post.WaitingLines.Waiting;
+import org.yewledger.app.reconcile.StatementEntity;
+import org.yewledger.app.report.AccountBalances;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.post.Reason;
+import org.yewledger.core.reconcile.AccountMonth;
+import org.yewledger.core.reconcile.AccountMonth.State;
+import org.yewledger.core.reconcile.MonthsOfAccounts;
+import org.yewledger.core.reconcile.Reconciliation;
+
+/** Puts the home view together: accounts by months, what is left, what is next. */
+@Service
+class AlmanacService {
+  private static final int MONTHS = 12;
+
+  private final EntityManager entities;
+  private final ChartService charts;
+  private final AccountStatements accountStatements;
+  private final WaitingLines waitingLines;
+  private final AccountBalances balances;
+  private final Clock clock;
+
+  AlmanacService(
+      EntityManager entities,
+      ChartService charts,
+      AccountStatements accountStatements,
+      WaitingLines waitingLines,
+      AccountBalances balances,
+      Clock clock) {
+    this.entities = entities;
+    this.charts = charts;
+    this.accountStatements = accountStatements;
+    this.waitingLines = waitingLines;
+    this.balances = balances;
+    this.clock = clock;
+  }
+
+  /** What every row of one page shares. */
+  private record Page(
+      YearMonth month, List<YearMonth> months, Map<UUID, Long> balances, List<Waiting> waiting) {
+    int waitingOn(Account account) {
+      LocalDate end = month.atEndOfMonth();
+      return (int)
+          waiting.stream()
+              .filter(
+                  w -> w.account().id().equals(account.id()) && !w.line().bookedOn().isAfter(end))
+              .count();
+    }
+  }
+
+  @Transactional(readOnly = true)
+  AlmanacPageJson page(@Nullable YearMonth chosen, @Nullable UUID bookId) {
+    Chart chart = charts.chart();
+    List<AccountStatements.Of> accounts =
+        chart.bankAccounts(bookId).map(accountStatements::of).toList();
+    var allMonths =
+        new MonthsOfAccounts(accounts.stream().map(AccountStatements.Of::monthly).toList());
+    YearMonth lastPossible = YearMonth.now(clock);
+    YearMonth working = allMonths.firstNotAgreed(lastPossible);
+    YearMonth month = chosen == null ? working : chosen;
+    List<YearMonth> window = window(month, working);
+    List<Waiting> waiting = waitingLines.all(chart, bookId);
+    Page page = new Page(month, window, balances.at(month.atEndOfMonth()), waiting);
+    List<AccountMonth> now = accounts.stream().map(a -> a.monthly().in(month)).toList();
+    return new AlmanacPageJson(
+        month,
+        working,
+        LocalDate.now(clock),
+        reel(window, allMonths),
+        window,
+        chart
+            .books(bookId)
+            .map(b -> book(b, accounts, page))
+            .filter(b -> !b.accounts().isEmpty())
+            .toList(),
+        (int) now.stream().filter(m -> m.state() == State.AGREED).count(),
+        (int) now.stream().filter(m -> m.state() != State.NOT_OPEN).count(),
+        stations(accounts, working, waiting),
+        next(accounts, month, waiting),
+        lastGathered());
+  }
+
+  /** Twelve months that end with the month to work on, moved only if another month was chosen. */
+  private static List<YearMonth> window(YearMonth month, YearMonth working) {
+    YearMonth last = month.isAfter(working) ? month : working;
+    if (month.isBefore(last.minusMonths(MONTHS - 1L))) {
+      last = month.plusMonths(MONTHS - 1L);
+    }
+    YearMonth end = last;
+    return Stream.iterate(end.minusMonths(MONTHS - 1L), m -> m.plusMonths(1))
+        .limit(MONTHS)
+        .toList();
+  }
+
+  private static List<CellJson> reel(List<YearMonth> window, MonthsOfAccounts all) {
+    return Stream.concat(window.stream(), Stream.of(window.getLast().plusMonths(1)))
+        .map(m -> new CellJson(m, all.over(m).state(), all.over(m).agreedShare(), null, null))
+        .toList();
+  }
+
+  private static BookRowsJson book(
+      BookEntity book, List<AccountStatements.Of> accounts, Page page) {
+    List<AccountStatements.Of> own =
+        accounts.stream().filter(a -> a.account().bookId().equals(book.id())).toList();
+    var months = new MonthsOfAccounts(own.stream().map(AccountStatements.Of::monthly).toList());
+    return new BookRowsJson(
+        book.id(),
+        book.name(),
+        months.agreedThrough(page.months().getLast()).orElse(null),
+        own.stream().map(a -> row(a, page)).toList());
+  }
+
+  private static AccountRowJson row(AccountStatements.Of of, Page page) {
+    Account account = of.account();
+    StatementEntity statement = of.closingIn(page.month()).orElse(null);
+    long books = page.balances().getOrDefault(account.id(), 0L);
+    Reconciliation sum = statement == null ? null : of.reconciliation(statement);
+    return new AccountRowJson(
+        account.id(),
+        account.name(),
+        of.tail(),
+        account.currency().getCode(),
+        page.months().stream().map(m -> cell(of, m)).toList(),
+        source(statement),
+        sum == null ? null : decimal(sum.closingMinor(), account),
+        decimal(sum == null ? books : sum.tickedMinor(), account),
+        sum == null ? null : decimal(sum.differenceMinor(), account),
+        page.waitingOn(account));
+  }
+
+  private static Source source(@Nullable StatementEntity statement) {
+    if (statement == null) {
+      return Source.TO_COME;
+    }
+    return statement.batchId() == null ? Source.PAPER : Source.FILE;
+  }
+
+  private static CellJson cell(AccountStatements.Of of, YearMonth month) {
+    AccountMonth state = of.monthly().in(month);
+    StatementEntity statement = of.closingIn(month).orElse(null);
+    BigDecimal difference =
+        state.state() == State.IN_PROGRESS && statement != null
+            ? decimal(of.reconciliation(statement).differenceMinor(), of.account())
+            : null;
+    return new CellJson(
+        month,
+        state.state(),
+        state.agreedShare(),
+        difference,
+        statement == null ? null : statement.id());
+  }
+
+  private static StationsJson stations(
+      List<AccountStatements.Of> accounts, YearMonth working, List<Waiting> waiting) {
+    int open = accounts.stream().mapToInt(a -> a.unfinished().size()).sum();
+    return new StationsJson(toCome(accounts, working).size(), waiting.size(), open);
+  }
+
+  private static List<String> toCome(List<AccountStatements.Of> accounts, YearMonth month) {
+    return accounts.stream()
+        .filter(a -> a.monthly().in(month).state() == State.NO_STATEMENT)
+        .map(a -> a.account().name())
+        .toList();
+  }
+
+  private static List<NextJson> next(
+      List<AccountStatements.Of> accounts, YearMonth month, List<Waiting> waiting) {
+    var next = new ArrayList<NextJson>();
+    List<String> toCome = toCome(accounts, month);
+    if (!toCome.isEmpty()) {
+      next.add(new NextJson(Task.STATEMENTS_TO_COME, toCome, toCome.size(), null, null));
+    }
+    addWaiting(next, Task.POST_BY_RULE, waiting, Reason.RULE);
+    addWaiting(next, Task.ANSWER, waiting, Reason.OPEN_QUESTION);
+    for (AccountStatements.Of of : accounts) {
+      for (StatementEntity statement : of.unfinished()) {
+        BigDecimal difference =
+            decimal(of.reconciliation(statement).differenceMinor(), of.account());
+        next.add(
+            new NextJson(
+                Task.RECONCILE, List.of(of.account().name()), 1, statement.id(), difference));
+      }
+    }
+    return next;
+  }
+
+  private static void addWaiting(
+      List<NextJson> next, Task task, List<Waiting> waiting, Reason reason) {
+    List<Waiting> lines = waiting.stream().filter(w -> w.reason() == reason).toList();
+    if (!lines.isEmpty()) {
+      List<String> names = lines.stream().map(w -> w.account().name()).distinct().toList();
+      next.add(new NextJson(task, names, lines.size(), null, null));
+    }
+  }
+
+  private @Nullable Instant lastGathered() {
+    return entities
+        .createQuery("select max(gatheredAt) from Batch", Instant.class)
+        .getSingleResult();
+  }
+
+  private static BigDecimal decimal(long minor, Account account) {
+    return Objects.requireNonNull(Amounts.toDecimal(minor, account.currency()));
+  }
+}

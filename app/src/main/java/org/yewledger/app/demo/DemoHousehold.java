@@ -1,0 +1,136 @@
+package org.yewledger.app.demo;
+
+import jakarta.persistence.EntityManager;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import org.yewledger.app.chart.AccountEntity;
+import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.household.HouseholdFounding;
+import org.yewledger.app.journal.EntryStore;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.rules.RuleService;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.rules.Rule;
+import org.yewledger.core.rules.Words;
+import org.yewledger.demo.AldercottChart;
+import org.yewledger.demo.AldercottChart.ChartAccount;
+import org.yewledger.demo.DemoRules;
+import org.yewledger.demo.DemoRules.DemoRule;
+
+/** Loads the Aldercotts' books at the first start with {@code yew.demo=true}. */
+@Component
+@ConditionalOnProperty("yew.demo")
+class DemoHousehold implements ApplicationRunner {
+  private static final Logger LOG = LoggerFactory.getLogger(DemoHousehold.class);
+  private static final String EMAIL = "wren@aldercott.example";
+  private static final String PASSWORD = "saltmarsh";
+
+  private final HouseholdFounding founding;
+  private final EntityManager entities;
+  private final EntryStore entries;
+  private final RuleService rules;
+  private final DemoMonths months;
+
+  DemoHousehold(
+      HouseholdFounding founding,
+      EntityManager entities,
+      EntryStore entries,
+      RuleService rules,
+      DemoMonths months) {
+    this.founding = founding;
+    this.entities = entities;
+    this.entries = entries;
+    this.rules = rules;
+    this.months = months;
+  }
+
+  @Override
+  public void run(ApplicationArguments args) {
+    SignedIn wren =
+        HouseholdFounding.newOwner(fixed("wren"), "Wren Aldercott", EMAIL, fixed("aldercott"));
+    if (!founding.isFounded(wren)) {
+      founding.found("Aldercott", wren, PASSWORD, this::load);
+      LOG.info("The demo household is loaded.");
+    }
+  }
+
+  private void load() {
+    DemoChart chart = makeChart();
+    openAccounts(chart);
+    for (DemoRule rule : DemoRules.rules()) {
+      rules.add(rule(rule, chart));
+    }
+    months.load(chart);
+  }
+
+  private DemoChart makeChart() {
+    Map<String, UUID> books = new HashMap<>();
+    for (String name : List.of(AldercottChart.HOUSEHOLD, AldercottChart.PRESS)) {
+      var book = new BookEntity(Ids.next(), name, "EUR", books.size());
+      entities.persist(book);
+      books.put(name, book.id());
+    }
+    entities.flush();
+    var chart = new DemoChart();
+    for (ChartAccount a : AldercottChart.accounts()) {
+      var account =
+          new Account(
+              Ids.next(),
+              Objects.requireNonNull(books.get(a.book())),
+              a.name(),
+              a.kind(),
+              CurrencyUnit.EUR,
+              a.group(),
+              a.opensOn());
+      UUID parent = a.parent() == null ? null : chart.account(a.parent()).id();
+      entities.persist(new AccountEntity(account, parent, a.tail(), chart.size()));
+      chart.add(account);
+    }
+    entities.flush();
+    return chart;
+  }
+
+  private void openAccounts(DemoChart chart) {
+    for (ChartAccount a : AldercottChart.accounts()) {
+      if (a.openingMinor() != 0) {
+        Account equity = openingEquity(a.book(), chart);
+        entries.add(List.of(Entry.opening(chart.account(a.name()), a.openingMinor(), equity)));
+      }
+    }
+  }
+
+  private static Account openingEquity(String book, DemoChart chart) {
+    return AldercottChart.accounts().stream()
+        .filter(a -> a.book().equals(book) && a.kind() == AccountKind.OPENING_EQUITY)
+        .map(a -> chart.account(a.name()))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static Rule rule(DemoRule rule, DemoChart chart) {
+    UUID on = rule.onAccount().isEmpty() ? null : chart.account(rule.onAccount()).id();
+    return new Rule(
+        Ids.next(),
+        new Rule.When(Words.of(rule.words()), rule.direction(), on),
+        new Rule.Then(rule.payee(), chart.account(rule.to()).id()));
+  }
+
+  /** Fixed identities, so that a start finds the household that an earlier one has loaded. */
+  private static UUID fixed(String name) {
+    return UUID.nameUUIDFromBytes(("demo " + name).getBytes(StandardCharsets.UTF_8));
+  }
+}

@@ -1,0 +1,160 @@
+package org.yewledger.app.demo;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.YearMonth;
+import java.time.ZoneOffset;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import org.yewledger.app.bankline.BankLineEntity;
+import org.yewledger.app.bankline.BankLineStateEntity;
+import org.yewledger.app.bankline.BankLineStateEntity.State;
+import org.yewledger.app.gather.BatchEntity;
+import org.yewledger.app.gather.GatherService;
+import org.yewledger.app.journal.EntryStore;
+import org.yewledger.app.journal.PostingEntity;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.reconcile.StatementEntity;
+import org.yewledger.app.reconcile.StatementProgress;
+import org.yewledger.app.reconcile.StatementService;
+import org.yewledger.core.gather.BankStatement;
+import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.post.Booking;
+import org.yewledger.demo.AldercottChart;
+import org.yewledger.demo.AldercottChart.ChartAccount;
+import org.yewledger.demo.AldercottYear;
+import org.yewledger.demo.DemoStatements;
+import org.yewledger.demo.Happening;
+import org.yewledger.demo.Happening.Line;
+import org.yewledger.demo.SampleFiles;
+import org.yewledger.formats.StatementFormat;
+
+/**
+ * Does the family's bookkeeping of twelve months the way a person would: gather, post, reconcile.
+ * The last month is left to do, but for the card's file, which is gathered and waits.
+ */
+@Component
+@ConditionalOnProperty("yew.demo")
+class DemoMonths {
+  private static final String GATHERED_BUT_WAITING = "Quillon Card";
+
+  private final EntityManager entities;
+  private final GatherService gather;
+  private final EntryStore entries;
+  private final StatementService statements;
+  private final StatementProgress progress;
+  private final Clock clock;
+
+  DemoMonths(
+      EntityManager entities,
+      GatherService gather,
+      EntryStore entries,
+      StatementService statements,
+      StatementProgress progress,
+      Clock clock) {
+    this.entities = entities;
+    this.gather = gather;
+    this.entries = entries;
+    this.statements = statements;
+    this.progress = progress;
+    this.clock = clock;
+  }
+
+  void load(DemoChart chart) {
+    List<Happening> happenings = AldercottYear.happenings();
+    var banks = new DemoStatements(happenings);
+    for (YearMonth m = AldercottYear.FIRST; m.isBefore(AldercottYear.LAST); m = m.plusMonths(1)) {
+      YearMonth month = m;
+      Map<Line, UUID> lines = new HashMap<>();
+      Map<String, UUID> batches = new HashMap<>();
+      for (ChartAccount account : accountsWithLines(banks, month)) {
+        batches.put(account.name(), gather(account, banks, month, chart, lines));
+      }
+      happenings.stream()
+          .filter(h -> YearMonth.from(h.line().day()).equals(month))
+          .forEach(h -> post(h, chart, lines));
+      entities.flush();
+      reconcile(banks, month, chart, batches);
+      entities.flush();
+      entities.clear();
+    }
+    accountsWithLines(banks, AldercottYear.LAST).stream()
+        .filter(a -> a.name().equals(GATHERED_BUT_WAITING))
+        .forEach(a -> begin(a, banks, chart));
+  }
+
+  private void begin(ChartAccount account, DemoStatements banks, DemoChart chart) {
+    BankStatement file = banks.statement(account, AldercottYear.LAST);
+    gather.takeIn(chart.account(account.name()), file, source(account, AldercottYear.LAST), true);
+  }
+
+  private UUID gather(
+      ChartAccount account,
+      DemoStatements banks,
+      YearMonth month,
+      DemoChart chart,
+      Map<Line, UUID> lines) {
+    BankStatement file = banks.statement(account, month);
+    var taken = gather.takeIn(chart.account(account.name()), file, source(account, month), false);
+    List<Line> happened = banks.lines(account.name(), month);
+    for (int i = 0; i < happened.size(); i++) {
+      lines.put(happened.get(i), taken.lines().get(i).id());
+    }
+    return taken.batch().id();
+  }
+
+  private static BatchEntity.Source source(ChartAccount account, YearMonth month) {
+    Instant gatheredAt = month.plusMonths(1).atDay(3).atTime(8, 5).toInstant(ZoneOffset.UTC);
+    String file = SampleFiles.fileName(account, month);
+    StatementFormat format = file.endsWith("csv") ? StatementFormat.CSV : StatementFormat.OFX;
+    return new BatchEntity.Source(file, format, gatheredAt, SignedIn.now().personId());
+  }
+
+  private void post(Happening happening, DemoChart chart, Map<Line, UUID> lines) {
+    BankLineEntity line = entities.find(BankLineEntity.class, lines.get(happening.line()));
+    var parts =
+        happening.shares().stream()
+            .map(s -> new Booking.Part(chart.account(s.account()), s.amountMinor(), s.note()))
+            .toList();
+    var booking = new Booking(happening.payee(), happening.note(), parts);
+    var entry = booking.entryFor(chart.account(happening.line().account()), line.toBankLine());
+    List<PostingEntity> postings = entries.add(List.of(entry)).getFirst().postings();
+    confirm(postings.get(0), lines.get(happening.line()));
+    happening.twin().ifPresent(twin -> confirm(postings.get(1), lines.get(twin)));
+  }
+
+  private void confirm(PostingEntity posting, @Nullable UUID lineId) {
+    posting.seenIn(lineId);
+    entities
+        .find(BankLineStateEntity.class, lineId)
+        .become(State.POSTED, clock.instant(), SignedIn.now().personId());
+  }
+
+  private void reconcile(
+      DemoStatements banks, YearMonth month, DemoChart chart, Map<String, UUID> batches) {
+    for (ChartAccount account : AldercottChart.accounts()) {
+      if (account.opensOn() == null || account.opensOn().isAfter(month.atEndOfMonth())) {
+        continue;
+      }
+      var closing = new Balance(month.atEndOfMonth(), banks.balance(account, month.atEndOfMonth()));
+      StatementEntity statement =
+          statements.begin(chart.account(account.name()), closing, batches.get(account.name()));
+      List<UUID> all = progress.covered(statement).stream().map(PostingEntity::id).toList();
+      statements.tick(statement.id(), all, true);
+      entities.flush();
+      statements.finish(statement.id(), 0);
+    }
+  }
+
+  private static List<ChartAccount> accountsWithLines(DemoStatements banks, YearMonth month) {
+    return AldercottChart.accounts().stream()
+        .filter(a -> !banks.lines(a.name(), month).isEmpty())
+        .toList();
+  }
+}

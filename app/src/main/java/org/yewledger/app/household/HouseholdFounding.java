@@ -1,0 +1,80 @@
+package org.yewledger.app.household;
+
+import java.util.List;
+import java.util.UUID;
+import java.util.function.Supplier;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.yewledger.app.platform.SignedIn;
+
+/** Founds a household with its owner. */
+@Service
+public class HouseholdFounding {
+  private final JdbcClient jdbc;
+  private final PasswordEncoder passwords;
+  private final TransactionTemplate transaction;
+
+  HouseholdFounding(JdbcClient jdbc, PasswordEncoder passwords, TransactionTemplate transaction) {
+    this.jdbc = jdbc;
+    this.passwords = passwords;
+    this.transaction = transaction;
+  }
+
+  /** Whether there is a household with this owner's identity already. */
+  public boolean isFounded(SignedIn owner) {
+    return as(
+        owner,
+        () ->
+            jdbc.sql("select count(*) from household where id = ?")
+                    .param(owner.householdId())
+                    .query(Long.class)
+                    .single()
+                > 0);
+  }
+
+  /**
+   * Founds the household and does the first work in it as its owner, all in one transaction: a
+   * household is whole or not there.
+   */
+  public void found(String name, SignedIn owner, String password, Runnable firstWork) {
+    as(
+        owner,
+        () -> {
+          jdbc.sql("insert into household (id, name) values (?, ?)")
+              .params(owner.householdId(), name)
+              .update();
+          jdbc.sql("insert into person (id, email, name, password_hash) values (?, ?, ?, ?)")
+              .params(owner.personId(), owner.email(), owner.name(), passwords.encode(password))
+              .update();
+          jdbc.sql("insert into membership (household_id, person_id, role) values (?, ?, ?)")
+              .params(owner.householdId(), owner.personId(), owner.role())
+              .update();
+          firstWork.run();
+          return true;
+        });
+  }
+
+  /** Does something in a transaction of the person's household, as when they were signed in. */
+  public <T> T as(SignedIn person, Supplier<T> work) {
+    SecurityContext before = SecurityContextHolder.getContext();
+    SecurityContext context = SecurityContextHolder.createEmptyContext();
+    context.setAuthentication(
+        UsernamePasswordAuthenticationToken.authenticated(person, null, List.of()));
+    SecurityContextHolder.setContext(context);
+    try {
+      return java.util.Objects.requireNonNull(transaction.execute(status -> work.get()));
+    } finally {
+      SecurityContextHolder.setContext(before);
+    }
+  }
+
+  /** The identity of a new owner. */
+  public static SignedIn newOwner(UUID personId, String name, String email, UUID householdId) {
+    return new SignedIn(personId, name, email, householdId, "OWNER");
+  }
+}

@@ -1,0 +1,144 @@
+package org.yewledger.app.journal;
+
+import jakarta.persistence.EntityManager;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.reconcile.PostingState;
+
+/** Reads entries with their postings, a page at a time, in a fixed number of queries. */
+@Component
+public class EntryReader {
+
+  /** A posting with its account and how far the bank confirms it. */
+  public record PostingView(
+      UUID id, Account account, long amountMinor, String note, PostingState state) {}
+
+  /** An entry with its postings. */
+  public record EntryView(EntryEntity entry, List<PostingView> postings) {
+    public long no() {
+      return entry.no();
+    }
+
+    public String payee() {
+      return entry.payee();
+    }
+
+    public String note() {
+      return entry.note();
+    }
+
+    /** The accounts across from a posting: one by name, several as their number. */
+    public String otherSideOf(UUID postingId) {
+      long sign =
+          postings.stream()
+              .filter(p -> p.id().equals(postingId))
+              .mapToLong(p -> Long.signum(p.amountMinor()))
+              .sum();
+      List<String> names =
+          postings.stream()
+              .filter(p -> Long.signum(p.amountMinor()) == -sign)
+              .map(p -> p.account().name())
+              .distinct()
+              .toList();
+      return names.size() == 1 ? names.getFirst() : names.size() + " places";
+    }
+  }
+
+  /** Entries to look up; each that was asked for is there. */
+  public record EntryViews(Map<UUID, EntryView> byId) {
+    public EntryView of(UUID entryId) {
+      return Objects.requireNonNull(byId.get(entryId));
+    }
+  }
+
+  private record Row(PostingEntity posting, boolean finished) {
+    static Row of(Object[] columns) {
+      return new Row((PostingEntity) columns[0], columns[1] != null);
+    }
+  }
+
+  private final EntityManager entities;
+  private final ChartService charts;
+
+  EntryReader(EntityManager entities, ChartService charts) {
+    this.entities = entities;
+    this.charts = charts;
+  }
+
+  @Transactional(readOnly = true)
+  public EntryViews byId(Collection<UUID> entryIds) {
+    List<EntryEntity> rows =
+        entities
+            .createQuery("from Entry where id in :ids", EntryEntity.class)
+            .setParameter("ids", entryIds)
+            .getResultList();
+    return new EntryViews(
+        views(rows).stream().collect(Collectors.toMap(v -> v.entry().id(), Function.identity())));
+  }
+
+  /** The entries with their postings, in the given order. */
+  @Transactional(readOnly = true)
+  public List<EntryView> views(List<EntryEntity> rows) {
+    Chart chart = charts.chart();
+    Map<UUID, List<Row>> postings =
+        entities
+            .createQuery(
+                """
+                select p, s.finishedAt from Posting p left join Statement s on s.id = p.statementId
+                where p.entryId in :ids order by p.place\
+                """,
+                Object[].class)
+            .setParameter("ids", rows.stream().map(EntryEntity::id).toList())
+            .getResultStream()
+            .map(Row::of)
+            .collect(Collectors.groupingBy(row -> row.posting().entryId()));
+    return rows.stream()
+        .map(entry ->
+            new EntryView(
+                entry,
+                postings.getOrDefault(entry.id(), List.of()).stream()
+                    .map(row -> view(row, chart))
+                    .toList()))
+        .toList();
+  }
+
+  private static PostingView view(Row row, Chart chart) {
+    PostingEntity p = row.posting();
+    return new PostingView(
+        p.id(),
+        chart.account(p.accountId()),
+        p.amountMinor(),
+        p.note(),
+        PostingState.of(p.bankLineId() != null, p.statementId() != null, row.finished()));
+  }
+
+  /** What the bank said in the lines that confirm the postings, by line. */
+  @Transactional(readOnly = true)
+  public Map<UUID, String> bankTexts(Collection<PostingEntity> postings) {
+    List<UUID> ids =
+        postings.stream()
+            .map(PostingEntity::bankLineId)
+            .<UUID>mapMulti((id, known) -> {
+              if (id != null) {
+                known.accept(id);
+              }
+            })
+            .toList();
+    return entities
+        .createQuery(
+            "from BankLine where id in :ids", org.yewledger.app.bankline.BankLineEntity.class)
+        .setParameter("ids", ids)
+        .getResultStream()
+        .collect(Collectors.toMap(l -> l.id(), l -> l.toBankLine().text()));
+  }
+}

@@ -1,0 +1,39 @@
+package org.yewledger.app.journal;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.YearMonth;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.journal.JournalJson.JournalJsonPage;
+import org.yewledger.app.journal.JournalJson.RegisterJson;
+
+/** The journal of all accounts, and each account's register. */
+@RestController
+@Tag(name = "journal")
+class JournalController {
+  private final JournalService journal;
+  private final RegisterService registers;
+
+  JournalController(JournalService journal, RegisterService registers) {
+    this.journal = journal;
+    this.registers = registers;
+  }
+
+  @GetMapping("/api/entries")
+  JournalJsonPage entries(
+      @RequestParam @Nullable UUID book,
+      @RequestParam @Nullable YearMonth month,
+      @RequestParam(defaultValue = "") String text,
+      @RequestParam @Nullable String after) {
+    return journal.page(new JournalService.Filter(book, month, text), PageKey.parse(after));
+  }
+
+  @GetMapping("/api/accounts/{id}/register")
+  RegisterJson register(@PathVariable UUID id, @RequestParam @Nullable String after) {
+    return registers.register(id, PageKey.parse(after));
+  }
+}

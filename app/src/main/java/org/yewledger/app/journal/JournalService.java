@@ -1,0 +1,146 @@
+package org.yewledger.app.journal;
+
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.TypedQuery;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.journal.EntryReader.EntryView;
+import org.yewledger.app.journal.EntryReader.PostingView;
+import org.yewledger.app.journal.JournalJson.EntryJson;
+import org.yewledger.app.journal.JournalJson.EntryPostingJson;
+import org.yewledger.app.journal.JournalJson.JournalJsonPage;
+import org.yewledger.core.ledger.AccountClass;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.reconcile.PostingState;
+
+/** Reads the journal, newest entries first. */
+@Service
+class JournalService {
+  private static final int PAGE = 100;
+
+  /** What is looked for; null or empty parts do not narrow it. */
+  record Filter(@Nullable UUID bookId, @Nullable YearMonth month, String text) {}
+
+  private static final String WHERE =
+      """
+      where e.date between :first and :last
+        and (:anyBook = true or exists (select 1 from Posting p where p.entryId = e.id and p.bookId = :book))
+        and (:anyText = true or lower(e.payee) like :text escape '!' or lower(e.note) like :text escape '!'
+             or cast(e.no as String) = :exact
+             or exists (select 1 from Posting p join Account a on a.id = p.accountId
+                        where p.entryId = e.id and (lower(a.name) like :text escape '!'
+                              or lower(p.note) like :text escape '!')))\
+      """;
+
+  private final EntityManager entities;
+  private final EntryReader reader;
+
+  JournalService(EntityManager entities, EntryReader reader) {
+    this.entities = entities;
+    this.reader = reader;
+  }
+
+  @Transactional(readOnly = true)
+  JournalJsonPage page(Filter filter, PageKey after) {
+    List<EntryEntity> rows =
+        narrow(
+                entities.createQuery(
+                    "select e from Entry e"
+                        + WHERE
+                        + " and (e.date < :date or (e.date = :date and e.no < :no))"
+                        + " order by e.date desc, e.no desc",
+                    EntryEntity.class),
+                filter)
+            .setParameter("date", after.date())
+            .setParameter("no", after.no())
+            .setMaxResults(PAGE)
+            .getResultList();
+    long count =
+        narrow(entities.createQuery("select count(e) from Entry e" + WHERE, Long.class), filter)
+            .getSingleResult();
+    String next =
+        rows.size() < PAGE
+            ? null
+            : new PageKey(rows.getLast().date(), rows.getLast().no()).toString();
+    return new JournalJsonPage(
+        reader.views(rows).stream().map(JournalService::json).toList(), (int) count, next);
+  }
+
+  private static <T> TypedQuery<T> narrow(TypedQuery<T> query, Filter filter) {
+    YearMonth month = filter.month();
+    String text = filter.text().strip().toLowerCase(Locale.ROOT);
+    String pattern = text.replace("!", "!!").replace("%", "!%").replace("_", "!_");
+    return query
+        .setParameter("first", month == null ? LocalDate.of(1, 1, 1) : month.atDay(1))
+        .setParameter("last", month == null ? LocalDate.of(9999, 12, 31) : month.atEndOfMonth())
+        .setParameter("anyBook", filter.bookId() == null)
+        .setParameter("book", filter.bookId() == null ? new UUID(0, 0) : filter.bookId())
+        .setParameter("anyText", text.isEmpty())
+        .setParameter("text", "%" + pattern + "%")
+        .setParameter("exact", text);
+  }
+
+  private static EntryJson json(EntryView view) {
+    EntryEntity e = view.entry();
+    CurrencyUnit currency = view.postings().getFirst().account().currency();
+    List<PostingView> credits = view.postings().stream().filter(p -> p.amountMinor() < 0).toList();
+    List<PostingView> debits = view.postings().stream().filter(p -> p.amountMinor() > 0).toList();
+    long total = debits.stream().mapToLong(PostingView::amountMinor).sum();
+    boolean spent =
+        debits.stream().anyMatch(p -> p.account().accountClass() == AccountClass.EXPENSE);
+    boolean category =
+        view.postings().stream().anyMatch(p -> p.account().accountClass().isCategory());
+    // Money that comes back from an expense is debited to the bank and credited to the expense.
+    return new EntryJson(
+        e.id(),
+        e.no(),
+        e.date(),
+        e.payee(),
+        e.note(),
+        Amounts.toDecimal(spent ? -total : total, currency),
+        !category,
+        currency.getCode(),
+        side(credits),
+        side(debits),
+        state(view),
+        Stream.concat(debits.stream(), credits.stream()).map(p -> posting(p, currency)).toList(),
+        Amounts.toDecimal(total, currency));
+  }
+
+  private static EntryPostingJson posting(PostingView p, CurrencyUnit currency) {
+    BigDecimal amount = Amounts.toDecimal(Math.abs(p.amountMinor()), currency);
+    boolean debit = p.amountMinor() > 0;
+    return new EntryPostingJson(
+        p.account().id(),
+        p.account().name(),
+        debit ? amount : null,
+        debit ? null : amount,
+        p.note(),
+        p.state());
+  }
+
+  private static String side(List<PostingView> postings) {
+    return postings.size() == 1
+        ? postings.getFirst().account().name()
+        : postings.size() + " places";
+  }
+
+  /** An entry is only as confirmed as its least confirmed posting at a bank. */
+  private static PostingState state(EntryView view) {
+    return view.postings().stream()
+        .filter(p -> p.account().kind().hasStatements())
+        .map(PostingView::state)
+        .min(Comparator.naturalOrder())
+        .orElse(PostingState.OPEN);
+  }
+}

@@ -1,0 +1,87 @@
+package org.yewledger.app.journal;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.hibernate.annotations.TenantId;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.ledger.Posting;
+
+/**
+ * A posting as stored: its facts never change, only what the bank confirmed of it: the bank line
+ * that it was seen in, and the statement that it is ticked for.
+ */
+@Entity(name = "Posting")
+@Table(name = "posting")
+@SuppressWarnings("NullAway.Init")
+public class PostingEntity {
+  @Id private UUID id;
+  @TenantId private UUID householdId;
+  private UUID entryId;
+  private int place;
+  private UUID accountId;
+  private UUID bookId;
+  private LocalDate date;
+  private long amountMinor;
+  private String note;
+  private @Nullable UUID bankLineId;
+  private @Nullable UUID statementId;
+  @Version private int version;
+
+  protected PostingEntity() {}
+
+  PostingEntity(UUID id, EntryEntity entry, int place, Posting posting) {
+    this.id = id;
+    this.entryId = entry.id();
+    this.place = place;
+    this.accountId = posting.account().id();
+    this.bookId = posting.account().bookId();
+    this.date = entry.date();
+    this.amountMinor = posting.amountMinor();
+    this.note = posting.note();
+  }
+
+  public UUID id() {
+    return id;
+  }
+
+  public UUID entryId() {
+    return entryId;
+  }
+
+  public UUID accountId() {
+    return accountId;
+  }
+
+  public LocalDate date() {
+    return date;
+  }
+
+  /** Minor units, debits positive. */
+  public long amountMinor() {
+    return amountMinor;
+  }
+
+  public String note() {
+    return note;
+  }
+
+  public @Nullable UUID bankLineId() {
+    return bankLineId;
+  }
+
+  public void seenIn(@Nullable UUID bankLineId) {
+    this.bankLineId = bankLineId;
+  }
+
+  public @Nullable UUID statementId() {
+    return statementId;
+  }
+
+  public void tickFor(@Nullable UUID statementId) {
+    this.statementId = statementId;
+  }
+}

@@ -1,0 +1,181 @@
+package org.yewledger.app.journal;
+
+import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.EntryReader.EntryView;
+import org.yewledger.app.journal.EntryReader.EntryViews;
+import org.yewledger.app.journal.JournalJson.RegisterJson;
+import org.yewledger.app.journal.JournalJson.RegisterRowJson;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.reconcile.PostingState;
+import org.yewledger.core.report.RunningBalance;
+
+/** An account's postings with its running balance, newest first. */
+@Service
+class RegisterService {
+  private static final int PAGE = 200;
+
+  private record Row(PostingEntity posting, EntryEntity entry) {}
+
+  private record StatementDay(UUID id, LocalDate closesOn, boolean finished) {}
+
+  private final EntityManager entities;
+  private final ChartService charts;
+  private final EntryReader reader;
+
+  RegisterService(EntityManager entities, ChartService charts, EntryReader reader) {
+    this.entities = entities;
+    this.charts = charts;
+    this.reader = reader;
+  }
+
+  @Transactional(readOnly = true)
+  RegisterJson register(UUID accountId, PageKey after) {
+    Chart chart = charts.chart();
+    Account account = chart.account(accountId);
+    List<Row> rows = rows(accountId, after);
+    Map<UUID, StatementDay> statements = statements(accountId);
+    long balance = balanceThrough(accountId, after);
+    String next = null;
+    if (rows.size() == PAGE) {
+      EntryEntity last = rows.getLast().entry();
+      next = new PageKey(last.date(), last.no()).toString();
+    }
+    return new RegisterJson(
+        account.id(),
+        account.name(),
+        chart.tail(accountId),
+        account.bookId(),
+        chart.book(account.bookId()).name(),
+        account.currency().getCode(),
+        Amounts.toDecimal(balanceThrough(accountId, PageKey.START), account.currency()),
+        statements.values().stream()
+            .filter(StatementDay::finished)
+            .map(StatementDay::closesOn)
+            .max(LocalDate::compareTo)
+            .orElse(null),
+        json(rows, balance, account, statements),
+        next);
+  }
+
+  private List<RegisterRowJson> json(
+      List<Row> rows, long balance, Account account, Map<UUID, StatementDay> statements) {
+    List<Long> balances =
+        RunningBalance.newestFirst(
+            balance, rows.stream().map(r -> r.posting().amountMinor()).toList());
+    EntryViews views = reader.byId(rows.stream().map(r -> r.entry().id()).toList());
+    var list = new ArrayList<RegisterRowJson>(rows.size());
+    for (int i = 0; i < rows.size(); i++) {
+      list.add(json(rows.get(i), balances.get(i), account, views, statements));
+    }
+    return list;
+  }
+
+  private static RegisterRowJson json(
+      Row row,
+      long balance,
+      Account account,
+      EntryViews views,
+      Map<UUID, StatementDay> statements) {
+    PostingEntity p = row.posting();
+    EntryView view = views.of(row.entry().id());
+    BigDecimal amount = Amounts.toDecimal(Math.abs(p.amountMinor()), account.currency());
+    StatementDay statement = p.statementId() == null ? null : statements.get(p.statementId());
+    boolean finished = statement != null && statement.finished();
+    return new RegisterRowJson(
+        p.id(),
+        p.entryId(),
+        view.no(),
+        p.date(),
+        view.payee(),
+        p.note().isEmpty() ? view.note() : p.note(),
+        view.otherSideOf(p.id()),
+        p.amountMinor() < 0 ? amount : null,
+        p.amountMinor() > 0 ? amount : null,
+        Amounts.toDecimal(balance, account.currency()),
+        PostingState.of(p.bankLineId() != null, p.statementId() != null, finished),
+        finished && statement != null ? statement.closesOn() : null);
+  }
+
+  private List<Row> rows(UUID accountId, PageKey after) {
+    return entities
+        .createQuery(
+            """
+            select new %s(p, e) from Posting p join Entry e on e.id = p.entryId
+            where p.accountId = :account
+              and (p.date < :date or (p.date = :date and e.no < :no))
+            order by p.date desc, e.no desc, p.place desc\
+            """
+                .formatted(Row.class.getName()),
+            Row.class)
+        .setParameter("account", accountId)
+        .setParameter("date", after.date())
+        .setParameter("no", after.no())
+        .setMaxResults(PAGE)
+        .getResultList();
+  }
+
+  /**
+   * The balance before the key's entry: whole months from the kept totals, the rest from postings.
+   */
+  private long balanceThrough(UUID accountId, PageKey key) {
+    LocalDate month = key.date().withDayOfMonth(1);
+    Long kept =
+        (Long)
+            entities
+                .createNativeQuery(
+                    """
+                    select coalesce(sum(debit_minor - credit_minor), 0)::bigint from account_month
+                    where account_id = :account and month < :month\
+                    """,
+                    Long.class)
+                .setParameter("account", accountId)
+                .setParameter("month", month)
+                .getSingleResult();
+    Long rest =
+        entities
+            .createQuery(
+                """
+                select sum(p.amountMinor) from Posting p join Entry e on e.id = p.entryId
+                where p.accountId = :account and p.date >= :month
+                  and (p.date < :date or (p.date = :date and e.no < :no))\
+                """,
+                Long.class)
+            .setParameter("account", accountId)
+            .setParameter("month", month)
+            .setParameter("date", key.date())
+            .setParameter("no", key.no())
+            .getSingleResult();
+    return kept + Objects.requireNonNullElse(rest, 0L);
+  }
+
+  private Map<UUID, StatementDay> statements(UUID accountId) {
+    var byId = new HashMap<UUID, StatementDay>();
+    entities
+        .createQuery(
+            "select id, closesOn, finishedAt from Statement where accountId = :account",
+            Object[].class)
+        .setParameter("account", accountId)
+        .getResultStream()
+        .map(c -> new StatementDay((UUID) c[0], (LocalDate) c[1], isThere(c[2])))
+        .forEach(s -> byId.put(s.id(), s));
+    return byId;
+  }
+
+  private static boolean isThere(@Nullable Object column) {
+    return column != null;
+  }
+}

@@ -1,0 +1,5 @@
+/** Entries and registers. */
+@NullMarked
+package org.yewledger.app.journal;
+
+import org.jspecify.annotations.NullMarked;

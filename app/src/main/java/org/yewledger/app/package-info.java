@@ -1,0 +1,5 @@
+/** The application: HTTP API, persistence and security around the core. */
+@NullMarked
+package org.yewledger.app;
+
+import org.jspecify.annotations.NullMarked;

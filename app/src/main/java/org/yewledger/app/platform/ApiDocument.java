@@ -1,0 +1,69 @@
+package org.yewledger.app.platform;
+
+import io.swagger.v3.core.converter.AnnotatedType;
+import io.swagger.v3.core.converter.ModelConverter;
+import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.core.util.Json;
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.media.StringSchema;
+import java.lang.reflect.RecordComponent;
+import java.math.BigDecimal;
+import java.util.Iterator;
+import org.jspecify.annotations.Nullable;
+import org.springdoc.core.utils.SpringDocUtils;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The OpenAPI document, exact enough that the interface's types are generated from it. */
+@Configuration
+class ApiDocument {
+  static {
+    SpringDocUtils.getConfig()
+        .replaceWithSchema(BigDecimal.class, new StringSchema().format("decimal").example("12.50"));
+  }
+
+  @Bean
+  OpenAPI document() {
+    return new OpenAPI().info(new Info().title("Yew Ledger").version("1"));
+  }
+
+  /** A record's component is there unless it is marked as nullable. */
+  @Bean
+  ModelConverter requiredUnlessNullable() {
+    return new ModelConverter() {
+      @Override
+      public @Nullable Schema<?> resolve(
+          AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
+        Schema<?> schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
+        Class<?> raw = Json.mapper().constructType(type.getType()).getRawClass();
+        if (schema != null && raw.isRecord()) {
+          Schema<?> model = definition(schema, context);
+          if (model != null && model.getProperties() != null) {
+            require(raw, model);
+          }
+        }
+        return schema;
+      }
+    };
+  }
+
+  private static @Nullable Schema<?> definition(Schema<?> schema, ModelConverterContext context) {
+    String ref = schema.get$ref();
+    return ref == null
+        ? schema
+        : context.getDefinedModels().get(ref.substring(ref.lastIndexOf('/') + 1));
+  }
+
+  private static void require(Class<?> raw, Schema<?> model) {
+    for (RecordComponent component : raw.getRecordComponents()) {
+      String name = component.getName();
+      boolean nullable = component.getAnnotatedType().isAnnotationPresent(Nullable.class);
+      boolean listed = model.getRequired() != null && model.getRequired().contains(name);
+      if (!nullable && !listed && model.getProperties().containsKey(name)) {
+        model.addRequiredItem(name);
+      }
+    }
+  }
+}

@@ -1,0 +1,109 @@
+package org.yewledger.app.platform;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.net.URI;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.yewledger.core.Refusal;
+import org.yewledger.formats.UnreadableFile;
+
+/**
+ * Every error as an RFC 9457 problem: {@code type} is stable ({@code urn:yew:problem:...}), {@code
+ * detail} is for the person, {@code field} and {@code line} say where.
+ */
+@RestControllerAdvice
+class Problems {
+  private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+  @ExceptionHandler
+  ProblemDetail refusal(Refusal e) {
+    ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_CONTENT, e.code(), e.getMessage());
+    if (e.field() != null) {
+      problem.setProperty("field", e.field());
+    }
+    return problem;
+  }
+
+  @ExceptionHandler
+  ProblemDetail unreadable(UnreadableFile e) {
+    ProblemDetail problem =
+        problem(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", e.getMessage());
+    if (e.line() > 0) {
+      problem.setProperty("line", e.line());
+    }
+    if (e.field() != null) {
+      problem.setProperty("field", e.field());
+    }
+    return problem;
+  }
+
+  @ExceptionHandler
+  ProblemDetail conflict(Conflict e) {
+    return problem(HttpStatus.CONFLICT, e.code(), String.valueOf(e.getMessage()));
+  }
+
+  @ExceptionHandler
+  ProblemDetail lostRace(OptimisticLockingFailureException e) {
+    return problem(
+        HttpStatus.CONFLICT,
+        "changed-meanwhile",
+        "This was changed in another window meanwhile. What is shown now is the newer state.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail notFound(NotFound e) {
+    return problem(HttpStatus.NOT_FOUND, "not-found", String.valueOf(e.getMessage()));
+  }
+
+  @ExceptionHandler
+  ProblemDetail tooLarge(MaxUploadSizeExceededException e) {
+    return problem(
+        HttpStatus.CONTENT_TOO_LARGE,
+        "file-too-large",
+        "The file is over 20 MB. Export a shorter period and gather it in parts.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail invalid(MethodArgumentNotValidException e) {
+    var error = e.getBindingResult().getFieldErrors().getFirst();
+    ProblemDetail problem =
+        problem(
+            HttpStatus.BAD_REQUEST,
+            "invalid-field",
+            "%s %s.".formatted(error.getField(), error.getDefaultMessage()));
+    problem.setProperty("field", error.getField());
+    return problem;
+  }
+
+  @ExceptionHandler
+  ProblemDetail unreadableRequest(HttpMessageNotReadableException e) {
+    return problem(
+        HttpStatus.BAD_REQUEST,
+        "unreadable-request",
+        "The request is not what this address takes.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail integrity(DataIntegrityViolationException e, HttpServletRequest request) {
+    LOG.warn("{} {}: {}", request.getMethod(), request.getRequestURI(), e.getMessage());
+    return problem(
+        HttpStatus.CONFLICT,
+        "changed-meanwhile",
+        "The books changed meanwhile and no longer allow this. Nothing was booked; look again.");
+  }
+
+  private static ProblemDetail problem(HttpStatus status, String code, String detail) {
+    ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+    problem.setType(URI.create("urn:yew:problem:" + code));
+    return problem;
+  }
+}

@@ -1,0 +1,70 @@
+package org.yewledger.app.platform;
+
+import jakarta.persistence.EntityManagerFactory;
+import java.util.UUID;
+import javax.sql.DataSource;
+import org.hibernate.cfg.AvailableSettings;
+import org.hibernate.context.spi.CurrentTenantIdentifierResolver;
+import org.springframework.boot.hibernate.autoconfigure.HibernatePropertiesCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.orm.jpa.JpaTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+
+/**
+ * Keeps households apart, twice: Hibernate filters by {@code @TenantId}, and each transaction tells
+ * PostgreSQL its household, by which row-level security answers whatever SQL is sent.
+ */
+@Configuration
+class Tenancy {
+  /** Stands for "no household", as before sign-in. No row carries it. */
+  private static final UUID NOBODY = new UUID(0, 0);
+
+  static UUID currentHousehold() {
+    return SignedIn.isAnyone() ? SignedIn.now().householdId() : NOBODY;
+  }
+
+  @Bean
+  HibernatePropertiesCustomizer tenantOfHibernate() {
+    return properties ->
+        properties.put(
+            AvailableSettings.MULTI_TENANT_IDENTIFIER_RESOLVER,
+            new CurrentTenantIdentifierResolver<UUID>() {
+              @Override
+              public UUID resolveCurrentTenantIdentifier() {
+                return currentHousehold();
+              }
+
+              @Override
+              public boolean validateExistingCurrentSessions() {
+                return true;
+              }
+            });
+  }
+
+  @Bean
+  JpaTransactionManager transactionManager(EntityManagerFactory factory, DataSource dataSource) {
+    return new HouseholdTransactionManager(factory, dataSource);
+  }
+
+  /** Sets the household at the beginning of each transaction, and for that transaction only. */
+  private static final class HouseholdTransactionManager extends JpaTransactionManager {
+    private static final long serialVersionUID = 1L;
+    private final transient JdbcTemplate jdbc;
+
+    HouseholdTransactionManager(EntityManagerFactory factory, DataSource dataSource) {
+      super(factory);
+      this.jdbc = new JdbcTemplate(dataSource);
+    }
+
+    @Override
+    protected void doBegin(Object transaction, TransactionDefinition definition) {
+      super.doBegin(transaction, definition);
+      jdbc.queryForObject(
+          "select set_config('yew.household', ?, true)",
+          String.class,
+          currentHousehold().toString());
+    }
+  }
+}

@@ -1,0 +1,81 @@
+package org.yewledger.app.post;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.post.PostJson.BookingJson;
+import org.yewledger.app.post.PostJson.PairJson;
+import org.yewledger.app.post.PostJson.PostJsonRequest;
+import org.yewledger.app.post.PostJson.PostedJson;
+import org.yewledger.app.post.PostJson.StacksJson;
+import org.yewledger.app.post.PostJson.TakeBackJson;
+import org.yewledger.app.post.PostJson.WouldBookJson;
+import org.yewledger.core.ledger.Account;
+
+/** Waiting lines and posting them. */
+@RestController
+@Tag(name = "post")
+class PostController {
+  private final StacksService stacks;
+  private final PostService posts;
+  private final ChartService charts;
+
+  PostController(StacksService stacks, PostService posts, ChartService charts) {
+    this.stacks = stacks;
+    this.posts = posts;
+    this.charts = charts;
+  }
+
+  @GetMapping("/api/waiting-lines")
+  StacksJson waitingLines(@RequestParam @Nullable UUID book) {
+    return stacks.stacks(book);
+  }
+
+  /** The entry that a waiting line would become with this booking. Books nothing. */
+  @PostMapping("/api/waiting-lines/{id}/preview")
+  WouldBookJson previewBooking(@PathVariable UUID id, @Valid @RequestBody BookingJson booking) {
+    Chart chart = charts.chart();
+    Account account = posts.accountOf(id);
+    return WouldBookJson.of(posts.wouldBook(id, booking.toBooking(account, chart)), account);
+  }
+
+  /** Posts lines as they were accepted, all or none. */
+  @PostMapping("/api/waiting-lines/post")
+  PostedJson post(@Valid @RequestBody PostJsonRequest request) {
+    Chart chart = charts.chart();
+    List<PostService.Accepted> accepted =
+        request.lines().stream()
+            .map(l ->
+                new PostService.Accepted(
+                    l.lineId(),
+                    l.version(),
+                    l.booking().toBooking(posts.accountOf(l.lineId()), chart)))
+            .toList();
+    return new PostedJson(posts.post(accepted).stream().map(s -> s.entry().no()).toList());
+  }
+
+  /** Says that a waiting line is a posting already in the books. */
+  @PostMapping("/api/waiting-lines/{id}/pair")
+  PostedJson pair(@PathVariable UUID id, @Valid @RequestBody PairJson pair) {
+    return new PostedJson(List.of(posts.pair(id, pair.version(), pair.postingId()).no()));
+  }
+
+  /** Takes posted lines back, so that they wait again. */
+  @PostMapping("/api/waiting-lines/take-back")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void takeBack(@Valid @RequestBody TakeBackJson request) {
+    posts.takeBack(request.lineIds());
+  }
+}

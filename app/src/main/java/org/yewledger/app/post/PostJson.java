@@ -1,0 +1,102 @@
+package org.yewledger.app.post;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.journal.PostingJson;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.Reason;
+import org.yewledger.core.rules.Rule;
+
+/** What the API says about waiting lines. */
+final class PostJson {
+  private PostJson() {}
+
+  record SumJson(String currency, BigDecimal amount) {}
+
+  /** The facts for a line's proposal by rule, and the entry that it would become. */
+  record ProposalJson(
+      UUID ruleId,
+      int ruleNo,
+      String words,
+      String payee,
+      UUID toAccountId,
+      List<PostingJson> postings) {}
+
+  /** A posting in the books that the line may be. */
+  record AlternativeJson(
+      UUID postingId, long entryNo, LocalDate date, String payee, long daysApart) {}
+
+  record WaitingJson(
+      UUID id,
+      int version,
+      UUID accountId,
+      String accountName,
+      UUID bookId,
+      String currency,
+      LocalDate bookedOn,
+      @Nullable LocalDate valueOn,
+      BigDecimal amount,
+      String text,
+      String payee,
+      String memo,
+      String reference,
+      String type,
+      long batchNo,
+      String fileName,
+      int sourceLine,
+      @Nullable ProposalJson proposal,
+      List<AlternativeJson> alternatives) {}
+
+  /** {@code count} may be more than the lines listed: the rest comes when these are done. */
+  record StackJson(Reason reason, int count, List<SumJson> sums, List<WaitingJson> lines) {}
+
+  record StacksJson(int count, List<SumJson> sums, int accounts, List<StackJson> stacks) {}
+
+  record PartJson(@NotNull UUID accountId, @NotNull BigDecimal amount, @Nullable String note) {}
+
+  record BookingJson(
+      @NotNull String payee, @Nullable String note, @NotEmpty List<@Valid PartJson> parts) {
+    Booking toBooking(Account bankAccount, Chart chart) {
+      return new Booking(
+          payee.strip(),
+          note == null ? "" : note.strip(),
+          parts.stream()
+              .map(p ->
+                  new Booking.Part(
+                      chart.account(p.accountId()),
+                      Amounts.toMinor(p.amount(), bankAccount.currency()),
+                      p.note() == null ? "" : p.note().strip()))
+              .toList());
+    }
+  }
+
+  record AcceptedJson(@NotNull UUID lineId, int version, @NotNull @Valid BookingJson booking) {}
+
+  record PostJsonRequest(@NotEmpty List<@Valid AcceptedJson> lines) {}
+
+  record PostedJson(List<Long> entryNos) {}
+
+  record PairJson(int version, @NotNull UUID postingId) {}
+
+  record TakeBackJson(@NotEmpty List<UUID> lineIds) {}
+
+  /** An entry that is not booked yet. */
+  record WouldBookJson(List<PostingJson> postings, BigDecimal total) {
+    static WouldBookJson of(Entry entry, Account bankAccount) {
+      return new WouldBookJson(
+          PostingJson.of(entry), Amounts.toDecimal(entry.totalMinor(), bankAccount.currency()));
+    }
+  }
+
+  record RuleDraftJson(String words, Rule.Direction direction, String payee) {}
+}

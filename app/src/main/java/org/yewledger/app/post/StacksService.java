@@ -1,0 +1,156 @@
+package org.yewledger.app.post;
+
+import jakarta.persistence.EntityManager;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.gather.BatchEntity;
+import org.yewledger.app.journal.EntryEntity;
+import org.yewledger.app.journal.PostingEntity;
+import org.yewledger.app.journal.PostingJson;
+import org.yewledger.app.post.PostJson.AlternativeJson;
+import org.yewledger.app.post.PostJson.ProposalJson;
+import org.yewledger.app.post.PostJson.StackJson;
+import org.yewledger.app.post.PostJson.StacksJson;
+import org.yewledger.app.post.PostJson.SumJson;
+import org.yewledger.app.post.PostJson.WaitingJson;
+import org.yewledger.app.post.WaitingLines.Waiting;
+import org.yewledger.app.rules.RuleEntity;
+import org.yewledger.app.rules.RuleService;
+import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.OpenPosting;
+import org.yewledger.core.post.Proposal;
+import org.yewledger.core.post.Reason;
+
+/** The waiting lines stacked by reason, each proposal as the entry that it would become. */
+@Service
+class StacksService {
+  private static final int LINES_PER_STACK = 500;
+
+  private final EntityManager entities;
+  private final ChartService charts;
+  private final WaitingLines waitingLines;
+  private final PostService posts;
+  private final RuleService rules;
+
+  StacksService(
+      EntityManager entities,
+      ChartService charts,
+      WaitingLines waitingLines,
+      PostService posts,
+      RuleService rules) {
+    this.entities = entities;
+    this.charts = charts;
+    this.waitingLines = waitingLines;
+    this.posts = posts;
+    this.rules = rules;
+  }
+
+  @Transactional(readOnly = true)
+  StacksJson stacks(@Nullable UUID bookId) {
+    Chart chart = charts.chart();
+    List<Waiting> all = waitingLines.all(chart, bookId);
+    var page = new Page(chart, posts.openPostings(), ruleNumbers());
+    List<StackJson> stacks =
+        Arrays.stream(Reason.values())
+            .map(reason -> stack(reason, all, page))
+            .filter(stack -> stack.count() > 0)
+            .toList();
+    int accounts = (int) all.stream().map(w -> w.account().id()).distinct().count();
+    return new StacksJson(all.size(), sums(all), accounts, stacks);
+  }
+
+  /** What all lines of one answer share. */
+  private record Page(Chart chart, List<OpenPosting> open, Map<UUID, Integer> ruleNumbers) {}
+
+  private Map<UUID, Integer> ruleNumbers() {
+    Map<UUID, Integer> numbers = new HashMap<>();
+    List<RuleEntity> inOrder = rules.inOrder();
+    for (int i = 0; i < inOrder.size(); i++) {
+      numbers.put(inOrder.get(i).toRule().id(), i + 1);
+    }
+    return numbers;
+  }
+
+  private StackJson stack(Reason reason, List<Waiting> all, Page page) {
+    List<Waiting> lines = all.stream().filter(w -> w.reason() == reason).toList();
+    return new StackJson(
+        reason,
+        lines.size(),
+        sums(lines),
+        lines.stream().limit(LINES_PER_STACK).map(w -> waiting(w, page)).toList());
+  }
+
+  private static List<SumJson> sums(List<Waiting> lines) {
+    Map<CurrencyUnit, Long> byCurrency = new TreeMap<>();
+    lines.forEach(w -> byCurrency.merge(w.account().currency(), w.line().amountMinor(), Long::sum));
+    return byCurrency.entrySet().stream()
+        .map(e -> new SumJson(e.getKey().getCode(), Amounts.toDecimal(e.getValue(), e.getKey())))
+        .toList();
+  }
+
+  private WaitingJson waiting(Waiting w, Page page) {
+    BankLine line = w.line();
+    BatchEntity batch = entities.find(BatchEntity.class, w.row().batchId());
+    return new WaitingJson(
+        w.row().id(),
+        w.version(),
+        w.account().id(),
+        w.account().name(),
+        w.account().bookId(),
+        w.account().currency().getCode(),
+        line.bookedOn(),
+        line.valueOn(),
+        Amounts.toDecimal(line.amountMinor(), w.account().currency()),
+        line.text(),
+        line.payee(),
+        line.memo(),
+        line.reference(),
+        line.type(),
+        batch.no(),
+        batch.fileName(),
+        line.sourceLine(),
+        proposal(w, page),
+        alternatives(w, page));
+  }
+
+  private static @Nullable ProposalJson proposal(Waiting w, Page page) {
+    if (!(w.proposal() instanceof Proposal.ByRule(var rule))) {
+      return null;
+    }
+    Account to = page.chart().account(rule.then().accountId());
+    String payee = rule.then().payee().isEmpty() ? w.line().text() : rule.then().payee();
+    Entry entry = Booking.plain(payee, to, w.line()).entryFor(w.account(), w.line());
+    return new ProposalJson(
+        rule.id(),
+        page.ruleNumbers().getOrDefault(rule.id(), 0),
+        rule.when().words().toString(),
+        payee,
+        to.id(),
+        PostingJson.of(entry));
+  }
+
+  private List<AlternativeJson> alternatives(Waiting w, Page page) {
+    return OpenPosting.thatMayBe(w.account().id(), w.line(), page.open()).stream()
+        .map(open -> {
+          PostingEntity posting = entities.find(PostingEntity.class, open.id());
+          EntryEntity entry = entities.find(EntryEntity.class, posting.entryId());
+          return new AlternativeJson(
+              open.id(), entry.no(), open.date(), entry.payee(), open.daysFrom(w.line()));
+        })
+        .toList();
+  }
+}

@@ -1,0 +1,201 @@
+package org.yewledger.app.reconcile;
+
+import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.EntryReader;
+import org.yewledger.app.journal.EntryReader.EntryView;
+import org.yewledger.app.journal.EntryReader.EntryViews;
+import org.yewledger.app.journal.PostingEntity;
+import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
+import org.yewledger.app.reconcile.StatementJson.OpenStatementJson;
+import org.yewledger.app.reconcile.StatementJson.SheetJson;
+import org.yewledger.app.reconcile.StatementJson.TickableJson;
+import org.yewledger.app.reconcile.StatementJson.UnpostedJson;
+import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.reconcile.Reconciliation;
+import org.yewledger.core.reconcile.StatementChain;
+
+/** Lays a statement out beside the postings that it may cover. */
+@Service
+class SheetService {
+  private final EntityManager entities;
+  private final ChartService charts;
+  private final StatementService statements;
+  private final StatementProgress progress;
+  private final EntryReader entries;
+
+  SheetService(
+      EntityManager entities,
+      ChartService charts,
+      StatementService statements,
+      StatementProgress progress,
+      EntryReader entries) {
+    this.entities = entities;
+    this.charts = charts;
+    this.statements = statements;
+    this.progress = progress;
+    this.entries = entries;
+  }
+
+  /** Every account at a bank, with its statements that are not finished. */
+  @Transactional(readOnly = true)
+  List<AccountToReconcileJson> toReconcile(@Nullable UUID bookId) {
+    Chart chart = charts.chart();
+    return chart.bankAccounts(bookId).map(account -> toReconcile(account, chart)).toList();
+  }
+
+  private AccountToReconcileJson toReconcile(Account account, Chart chart) {
+    StatementChain chain = statements.chain(account);
+    List<OpenStatementJson> open =
+        statements.of(account).stream()
+            .filter(s -> !s.isFinished())
+            .map(s -> open(s, account))
+            .toList();
+    @Nullable LocalDate agreed = chain.agreedThrough().orElse(null);
+    LocalDate day = agreed == null ? LocalDate.MIN : agreed.plusDays(1);
+    long balance = agreed == null ? chain.openingBalanceMinor() : chain.openingMinor(day);
+    return new AccountToReconcileJson(
+        account.id(),
+        account.name(),
+        chart.tail(account.id()),
+        account.bookId(),
+        account.currency().getCode(),
+        agreed,
+        Amounts.toDecimal(balance, account.currency()),
+        nextMonthEnd(chain, account),
+        open);
+  }
+
+  /** Most statements close with a month: the end of the one after the last in the chain. */
+  private static LocalDate nextMonthEnd(StatementChain chain, Account account) {
+    if (!chain.links().isEmpty()) {
+      return YearMonth.from(chain.links().getLast().closesOn().plusDays(1)).atEndOfMonth();
+    }
+    LocalDate opensOn = account.opensOn();
+    return YearMonth.from(opensOn == null ? LocalDate.EPOCH : opensOn).atEndOfMonth();
+  }
+
+  private OpenStatementJson open(StatementEntity statement, Account account) {
+    var counts = progress.of(statement);
+    return new OpenStatementJson(
+        statement.id(),
+        statement.closesOn(),
+        Amounts.toDecimal(statement.closingMinor(), account.currency()),
+        Amounts.toDecimal(
+            statements.reconciliation(statement).differenceMinor(), account.currency()),
+        counts.ticked(),
+        counts.toTick());
+  }
+
+  @Transactional(readOnly = true)
+  SheetJson sheet(UUID id) {
+    StatementEntity statement = statements.find(id);
+    Chart chart = charts.chart();
+    Account account = chart.account(statement.accountId());
+    StatementChain chain = statements.chain(account);
+    Reconciliation sum = statements.reconciliation(statement);
+    var counts = progress.of(statement);
+    int all = counts.ticked() + counts.toTick();
+    List<UnpostedJson> unposted = unposted(statement, account);
+    return new SheetJson(
+        id,
+        statement.version(),
+        account.id(),
+        account.name(),
+        chart.tail(account.id()),
+        account.currency().getCode(),
+        statement.closesOn(),
+        chain.before(statement.closesOn()).map(StatementChain.Link::closesOn).orElse(null),
+        statement.isFinished(),
+        statement.batchId() != null,
+        decimal(sum.openingMinor(), account),
+        decimal(sum.inMinor(), account),
+        decimal(sum.outMinor(), account),
+        decimal(sum.tickedMinor(), account),
+        decimal(sum.closingMinor(), account),
+        decimal(sum.differenceMinor(), account),
+        sum.differenceMinor() == 0,
+        all == 0 ? 0 : 100 * counts.ticked() / all,
+        tickable(statement, account, sum),
+        unposted,
+        unposted.stream().map(UnpostedJson::amount).reduce(BigDecimal.ZERO, BigDecimal::add));
+  }
+
+  private List<TickableJson> tickable(
+      StatementEntity statement, Account account, Reconciliation sum) {
+    List<PostingEntity> postings = progress.covered(statement);
+    EntryViews views = entries.byId(postings.stream().map(PostingEntity::entryId).toList());
+    Map<UUID, String> texts = entries.bankTexts(postings);
+    long balance = sum.openingMinor();
+    var rows = new ArrayList<TickableJson>(postings.size());
+    for (PostingEntity posting : postings) {
+      boolean ticked = statement.id().equals(posting.statementId());
+      balance += ticked ? posting.amountMinor() : 0;
+      rows.add(row(posting, views, texts, account, ticked, balance));
+    }
+    return rows;
+  }
+
+  private static TickableJson row(
+      PostingEntity posting,
+      EntryViews views,
+      Map<UUID, String> texts,
+      Account account,
+      boolean ticked,
+      long balance) {
+    EntryView view = views.of(posting.entryId());
+    UUID line = posting.bankLineId();
+    return new TickableJson(
+        posting.id(),
+        posting.entryId(),
+        view.no(),
+        posting.date(),
+        view.payee(),
+        view.note(),
+        view.otherSideOf(posting.id()),
+        decimal(posting.amountMinor(), account),
+        line == null ? null : texts.get(line),
+        ticked,
+        ticked ? decimal(balance, account) : null);
+  }
+
+  private List<UnpostedJson> unposted(StatementEntity statement, Account account) {
+    if (statement.isFinished()) {
+      return List.of();
+    }
+    return entities
+        .createQuery(
+            """
+            select l from BankLine l join BankLineState s on s.bankLineId = l.id
+            where s.state = WAITING and s.accountId = :account and l.bookedOn <= :day
+            order by l.bookedOn, l.id\
+            """,
+            org.yewledger.app.bankline.BankLineEntity.class)
+        .setParameter("account", account.id())
+        .setParameter("day", statement.closesOn())
+        .getResultStream()
+        .map(row -> {
+          BankLine line = row.toBankLine();
+          return new UnpostedJson(
+              row.id(), line.bookedOn(), line.text(), decimal(line.amountMinor(), account));
+        })
+        .toList();
+  }
+
+  private static BigDecimal decimal(long minor, Account account) {
+    return Amounts.toDecimal(minor, account.currency());
+  }
+}

@@ -1,0 +1,92 @@
+package org.yewledger.app.reconcile;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
+import org.yewledger.app.reconcile.StatementJson.ClosingJson;
+import org.yewledger.app.reconcile.StatementJson.NewStatementJson;
+import org.yewledger.app.reconcile.StatementJson.SheetJson;
+import org.yewledger.app.reconcile.StatementJson.StatementIdJson;
+import org.yewledger.app.reconcile.StatementJson.TicksJson;
+import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amounts;
+
+/** Statements and their reconciliation. */
+@RestController
+@RequestMapping("/api/statements")
+@Tag(name = "reconcile")
+class StatementController {
+  private final StatementService statements;
+  private final SheetService sheets;
+  private final ChartService charts;
+
+  StatementController(StatementService statements, SheetService sheets, ChartService charts) {
+    this.statements = statements;
+    this.sheets = sheets;
+    this.charts = charts;
+  }
+
+  @GetMapping
+  List<AccountToReconcileJson> toReconcile(@RequestParam @Nullable UUID book) {
+    return sheets.toReconcile(book);
+  }
+
+  /** Begins a statement from paper. */
+  @PostMapping
+  @ResponseStatus(HttpStatus.CREATED)
+  StatementIdJson begin(@Valid @RequestBody NewStatementJson draft) {
+    Account account = charts.chart().account(draft.accountId());
+    var closing =
+        new Balance(draft.closesOn(), Amounts.toMinor(draft.closing(), account.currency()));
+    return new StatementIdJson(statements.begin(account, closing, null).id());
+  }
+
+  @GetMapping("/{id}")
+  SheetJson sheet(@PathVariable UUID id) {
+    return sheets.sheet(id);
+  }
+
+  @PutMapping("/{id}")
+  SheetJson correct(
+      @PathVariable UUID id, @RequestParam int version, @Valid @RequestBody ClosingJson closing) {
+    Account account = charts.chart().account(statements.find(id).accountId());
+    long minor = Amounts.toMinor(closing.closing(), account.currency());
+    statements.correct(id, version, new Balance(closing.closesOn(), minor));
+    return sheets.sheet(id);
+  }
+
+  @DeleteMapping("/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable UUID id, @RequestParam int version) {
+    statements.remove(id, version);
+  }
+
+  @PutMapping("/{id}/ticks")
+  SheetJson tick(@PathVariable UUID id, @Valid @RequestBody TicksJson ticks) {
+    statements.tick(id, ticks.postingIds(), ticks.ticked());
+    return sheets.sheet(id);
+  }
+
+  /** Finishes the statement; refused at any other difference than zero. */
+  @PostMapping("/{id}/finish")
+  SheetJson finish(@PathVariable UUID id, @RequestParam int version) {
+    statements.finish(id, version);
+    return sheets.sheet(id);
+  }
+}

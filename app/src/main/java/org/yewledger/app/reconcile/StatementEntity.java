@@ -1,0 +1,81 @@
+package org.yewledger.app.reconcile;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.hibernate.annotations.TenantId;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.reconcile.StatementChain;
+
+/** An account's statement as stored, and whether its reconciliation is finished. */
+@Entity(name = "Statement")
+@Table(name = "statement")
+@SuppressWarnings("NullAway.Init")
+public class StatementEntity {
+  @Id private UUID id;
+  @TenantId private UUID householdId;
+  private UUID accountId;
+  private LocalDate closesOn;
+  private long closingMinor;
+  private @Nullable UUID batchId;
+  private @Nullable Instant finishedAt;
+  private @Nullable UUID finishedBy;
+  @Version private int version;
+
+  protected StatementEntity() {}
+
+  StatementEntity(UUID id, UUID accountId, Balance closing, @Nullable UUID batchId) {
+    this.id = id;
+    this.accountId = accountId;
+    this.batchId = batchId;
+    become(closing);
+  }
+
+  final void become(Balance closing) {
+    this.closesOn = closing.on();
+    this.closingMinor = closing.amountMinor();
+  }
+
+  void finish(Instant at, UUID by) {
+    this.finishedAt = at;
+    this.finishedBy = by;
+  }
+
+  StatementChain.Link link() {
+    return new StatementChain.Link(id, closesOn, closingMinor, isFinished());
+  }
+
+  public UUID id() {
+    return id;
+  }
+
+  public UUID accountId() {
+    return accountId;
+  }
+
+  public LocalDate closesOn() {
+    return closesOn;
+  }
+
+  public long closingMinor() {
+    return closingMinor;
+  }
+
+  /** The batch whose file stated the balance; null if it was typed from paper. */
+  public @Nullable UUID batchId() {
+    return batchId;
+  }
+
+  public boolean isFinished() {
+    return finishedAt != null;
+  }
+
+  int version() {
+    return version;
+  }
+}

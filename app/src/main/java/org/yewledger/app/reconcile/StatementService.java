@@ -1,0 +1,215 @@
+package org.yewledger.app.reconcile;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.PostingEntity;
+import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.NotFound;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.reconcile.Reconciliation;
+import org.yewledger.core.reconcile.StatementChain;
+
+/** Statements: begun from a file or from paper, ticked off, finished at zero. */
+@Service
+public class StatementService {
+  private final EntityManager entities;
+  private final ChartService charts;
+  private final AuditTrail audit;
+  private final Clock clock;
+
+  StatementService(EntityManager entities, ChartService charts, AuditTrail audit, Clock clock) {
+    this.entities = entities;
+    this.charts = charts;
+    this.audit = audit;
+    this.clock = clock;
+  }
+
+  /** The account's statements in their chain. */
+  @Transactional(readOnly = true)
+  public StatementChain chain(Account account) {
+    List<StatementChain.Link> links = of(account).stream().map(StatementEntity::link).toList();
+    return new StatementChain(account, openingBalance(account), links);
+  }
+
+  /** Whether a statement that closes on this day can be begun. */
+  @Transactional(readOnly = true)
+  public boolean hasRoomFor(Account account, LocalDate closesOn) {
+    try {
+      chain(account).requireRoomFor(closesOn);
+      return true;
+    } catch (Refusal e) {
+      return false;
+    }
+  }
+
+  /**
+   * Begins a statement.
+   *
+   * @param batchId the batch whose file states the balance, null for one on paper
+   */
+  @Transactional
+  public StatementEntity begin(Account account, Balance closing, @Nullable UUID batchId) {
+    chain(account).requireRoomFor(closing.on());
+    var statement = new StatementEntity(Ids.next(), account.id(), closing, batchId);
+    entities.persist(statement);
+    audit.write("begin", "statement", statement.id(), null, closing);
+    return statement;
+  }
+
+  /** Corrects the day or the balance of a statement that is not finished. */
+  @Transactional
+  public void correct(UUID id, int version, Balance closing) {
+    StatementEntity statement = unfinished(id, version);
+    if (!statement.closesOn().equals(closing.on())) {
+      chain(account(statement)).requireRoomFor(closing.on());
+      untickAfter(id, closing.on());
+    }
+    Balance before = new Balance(statement.closesOn(), statement.closingMinor());
+    statement.become(closing);
+    audit.write("correct", "statement", id, before, closing);
+  }
+
+  /** Takes an unfinished statement away; what was ticked for it is unticked. */
+  @Transactional
+  public void remove(UUID id, int version) {
+    StatementEntity statement = unfinished(id, version);
+    ticked(id).forEach(posting -> posting.tickFor(null));
+    Balance before = new Balance(statement.closesOn(), statement.closingMinor());
+    entities.flush();
+    entities.remove(statement);
+    audit.write("remove", "statement", id, before, null);
+  }
+
+  /**
+   * Ticks postings for a statement, or unticks them.
+   *
+   * @throws Conflict if one is ticked for another statement
+   */
+  @Transactional
+  public void tick(UUID id, List<UUID> postingIds, boolean tick) {
+    StatementEntity statement = find(id);
+    requireUnfinished(statement);
+    for (UUID postingId : postingIds) {
+      PostingEntity posting = entities.find(PostingEntity.class, postingId);
+      if (posting == null || !posting.accountId().equals(statement.accountId())) {
+        throw new NotFound("posting");
+      }
+      if (posting.statementId() != null && !posting.statementId().equals(id)) {
+        throw new Conflict("ticked-elsewhere", "The posting is ticked for another statement.");
+      }
+      if (posting.date().isAfter(statement.closesOn())) {
+        throw Refusal.of(
+            "after-statement",
+            "The posting is of %s, after the statement closes.".formatted(posting.date()));
+      }
+      posting.tickFor(tick ? id : null);
+    }
+    audit.write(tick ? "tick" : "untick", "statement", id, null, postingIds);
+  }
+
+  /**
+   * Finishes a statement, for good.
+   *
+   * @throws Refusal if the difference is not zero, or an earlier statement is open
+   */
+  @Transactional
+  public void finish(UUID id, int version) {
+    StatementEntity statement = unfinished(id, version);
+    Account account = account(statement);
+    chain(account).requireNext(statement.closesOn());
+    Reconciliation reconciliation = reconciliation(statement);
+    reconciliation.requireAgreement(account.currency());
+    statement.finish(clock.instant(), SignedIn.now().personId());
+    audit.write("finish", "statement", id, null, reconciliation);
+  }
+
+  /** The statement held against what is ticked for it. */
+  @Transactional(readOnly = true)
+  public Reconciliation reconciliation(StatementEntity statement) {
+    return Reconciliation.of(
+        chain(account(statement)).openingMinor(statement.closesOn()),
+        ticked(statement.id()).stream().map(PostingEntity::amountMinor).toList(),
+        statement.closingMinor());
+  }
+
+  @Transactional(readOnly = true)
+  public StatementEntity find(UUID id) {
+    StatementEntity statement = entities.find(StatementEntity.class, id);
+    if (statement == null) {
+      throw new NotFound("statement");
+    }
+    return statement;
+  }
+
+  /** All statements of the account, by day. */
+  @Transactional(readOnly = true)
+  public List<StatementEntity> of(Account account) {
+    return entities
+        .createQuery(
+            "from Statement where accountId = :account order by closesOn", StatementEntity.class)
+        .setParameter("account", account.id())
+        .getResultList();
+  }
+
+  private long openingBalance(Account account) {
+    Long sum =
+        entities
+            .createQuery(
+                """
+                select sum(p.amountMinor) from Posting p join Entry e on e.id = p.entryId
+                where p.accountId = :account and e.origin = OPENING\
+                """,
+                Long.class)
+            .setParameter("account", account.id())
+            .getSingleResult();
+    return Objects.requireNonNullElse(sum, 0L);
+  }
+
+  private List<PostingEntity> ticked(UUID statementId) {
+    return entities
+        .createQuery("from Posting where statementId = :statement", PostingEntity.class)
+        .setParameter("statement", statementId)
+        .getResultList();
+  }
+
+  private void untickAfter(UUID statementId, LocalDate closesOn) {
+    ticked(statementId).stream()
+        .filter(posting -> posting.date().isAfter(closesOn))
+        .forEach(posting -> posting.tickFor(null));
+  }
+
+  private Account account(StatementEntity statement) {
+    return charts.chart().account(statement.accountId());
+  }
+
+  private StatementEntity unfinished(UUID id, int version) {
+    StatementEntity statement = find(id);
+    requireUnfinished(statement);
+    if (statement.version() != version) {
+      throw Conflict.changedMeanwhile("statement");
+    }
+    return statement;
+  }
+
+  private static void requireUnfinished(StatementEntity statement) {
+    if (statement.isFinished()) {
+      throw new Conflict(
+          "statement-finished",
+          "The statement of %s is finished; it does not change any more."
+              .formatted(statement.closesOn()));
+    }
+  }
+}

@@ -1,0 +1,130 @@
+package org.yewledger.app.rules;
+
+import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.NotFound;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.rules.Rule;
+import org.yewledger.core.rules.RuleBook;
+
+/** Keeps the rules and their order. Places run from 1 without gaps. */
+@Service
+public class RuleService {
+  private final EntityManager entities;
+  private final ChartService charts;
+  private final AuditTrail audit;
+
+  RuleService(EntityManager entities, ChartService charts, AuditTrail audit) {
+    this.entities = entities;
+    this.charts = charts;
+    this.audit = audit;
+  }
+
+  /** All rules in the order in which they are tried. */
+  @Transactional(readOnly = true)
+  public List<RuleEntity> inOrder() {
+    return entities.createQuery("from Rule order by place, id", RuleEntity.class).getResultList();
+  }
+
+  /** The rules that book into accounts of one book; a line is never booked into another. */
+  @Transactional(readOnly = true)
+  public RuleBook ruleBook(UUID bookId) {
+    Chart chart = charts.chart();
+    return new RuleBook(
+        inOrder().stream()
+            .map(RuleEntity::toRule)
+            .filter(rule -> chart.account(rule.then().accountId()).bookId().equals(bookId))
+            .toList());
+  }
+
+  /** Adds a rule at the end of the order. */
+  @Transactional
+  public RuleEntity add(Rule rule) {
+    requireBookable(rule);
+    var row = new RuleEntity(rule, inOrder().size() + 1);
+    entities.persist(row);
+    audit.write("make", "rule", rule.id(), null, rule);
+    return row;
+  }
+
+  @Transactional
+  public RuleEntity change(Rule rule, int version) {
+    requireBookable(rule);
+    RuleEntity row = find(rule.id(), version);
+    Rule before = row.toRule();
+    row.become(rule);
+    audit.write("change", "rule", rule.id(), before, rule);
+    return row;
+  }
+
+  @Transactional
+  public void remove(UUID id, int version) {
+    RuleEntity row = find(id, version);
+    List<RuleEntity> rest = new ArrayList<>(inOrder());
+    rest.remove(row);
+    renumber(rest);
+    entities.remove(row);
+    audit.write("remove", "rule", id, row.toRule(), null);
+  }
+
+  /** Moves a rule to a place of the order, counted from 1; the others close up. */
+  @Transactional
+  public void move(UUID id, int place) {
+    RuleEntity row = find(id);
+    List<RuleEntity> order = new ArrayList<>(inOrder());
+    int before = row.place();
+    order.remove(row);
+    order.add(Math.clamp(place - 1L, 0, order.size()), row);
+    renumber(order);
+    audit.write("move", "rule", id, before, row.place());
+  }
+
+  private static void renumber(List<RuleEntity> order) {
+    for (int i = 0; i < order.size(); i++) {
+      order.get(i).moveTo(i + 1);
+    }
+  }
+
+  private RuleEntity find(UUID id) {
+    RuleEntity row = entities.find(RuleEntity.class, id);
+    if (row == null) {
+      throw new NotFound("rule");
+    }
+    return row;
+  }
+
+  private RuleEntity find(UUID id, int version) {
+    RuleEntity row = find(id);
+    if (row.version() != version) {
+      throw Conflict.changedMeanwhile("rule");
+    }
+    return row;
+  }
+
+  private void requireBookable(Rule rule) {
+    Chart chart = charts.chart();
+    Account to = chart.account(rule.then().accountId());
+    if (to.group()) {
+      throw Refusal.ofField(
+          "posting-to-group",
+          "toAccountId",
+          "%s is a group. Choose one of the accounts in it.".formatted(to.name()));
+    }
+    UUID on = rule.when().accountId();
+    if (on != null && !chart.account(on).bookId().equals(to.bookId())) {
+      throw Refusal.ofField(
+          "other-book",
+          "toAccountId",
+          "%s and %s are in different books.".formatted(chart.account(on).name(), to.name()));
+    }
+  }
+}

@@ -1,0 +1,107 @@
+package org.yewledger.demo;
+
+import static org.yewledger.core.ledger.AccountKind.CARD;
+import static org.yewledger.core.ledger.AccountKind.CURRENT;
+import static org.yewledger.core.ledger.AccountKind.EXPENSE;
+import static org.yewledger.core.ledger.AccountKind.INCOME;
+import static org.yewledger.core.ledger.AccountKind.LOAN;
+import static org.yewledger.core.ledger.AccountKind.OPENING_EQUITY;
+import static org.yewledger.core.ledger.AccountKind.OWNER_EQUITY;
+import static org.yewledger.core.ledger.AccountKind.SAVINGS;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.ledger.AccountKind;
+
+/**
+ * The two books of the Aldercotts and their accounts. Names are unique over both, and serve as
+ * keys.
+ */
+public final class AldercottChart {
+  public static final String HOUSEHOLD = "Household";
+  public static final String PRESS = "Saltmarsh Letterpress";
+
+  static final LocalDate START = LocalDate.of(2025, 10, 1);
+  static final LocalDate CARD_START = LocalDate.of(2026, 1, 1);
+
+  /**
+   * @param parent the group that it stands in, null at the top
+   * @param tail the last digits of its number, empty for a category
+   * @param opensOn null for accounts without an opening balance
+   */
+  public record ChartAccount(
+      String book,
+      String name,
+      AccountKind kind,
+      boolean group,
+      @Nullable String parent,
+      String tail,
+      @Nullable LocalDate opensOn,
+      long openingMinor) {}
+
+  private final List<ChartAccount> accounts = new ArrayList<>();
+
+  private AldercottChart() {}
+
+  /** All accounts, each after its group. */
+  public static List<ChartAccount> accounts() {
+    var chart = new AldercottChart();
+    chart.household();
+    chart.press();
+    return List.copyOf(chart.accounts);
+  }
+
+  private void household() {
+    bank(HOUSEHOLD, "Harbour Current", CURRENT, "4417", START, 1_842_60);
+    bank(HOUSEHOLD, "Harbour Savings", SAVINGS, "9023", START, 11_865_20);
+    bank(HOUSEHOLD, "Quillon Card", CARD, "6650", START, -612_40);
+    bank(HOUSEHOLD, "Home loan", LOAN, "0315", START, -188_204_36);
+    equity(HOUSEHOLD, "Opening equity, household", OPENING_EQUITY);
+    equity(HOUSEHOLD, "From the press", OWNER_EQUITY);
+    group(HOUSEHOLD, "Pay and allowance", INCOME, "Pay", "Child allowance", "Interest earned");
+    group(HOUSEHOLD, "Food", EXPENSE, "Groceries", "Bakery");
+    group(HOUSEHOLD, "Children", EXPENSE, "School", "Music and swimming", "Day care");
+    group(
+        HOUSEHOLD,
+        "House and home",
+        EXPENSE,
+        "Energy",
+        "Water",
+        "Internet and phone",
+        "Insurance",
+        "Town rate",
+        "House upkeep");
+    group(HOUSEHOLD, "Getting about", EXPENSE, "Fuel", "Bus and ferry", "Car upkeep");
+    group(HOUSEHOLD, "Ourselves", EXPENSE, "Health", "Clothes", "Outings and gifts", "Pocket cash");
+    group(HOUSEHOLD, "Bank and loan", EXPENSE, "Loan interest", "Bank charges");
+  }
+
+  private void press() {
+    bank(PRESS, "Kestrel Current", CURRENT, "2208", START, 4_120_35);
+    bank(PRESS, "Kestrel Card", CARD, "7731", CARD_START, 0);
+    equity(PRESS, "Opening equity, press", OPENING_EQUITY);
+    equity(PRESS, "Drawings", OWNER_EQUITY);
+    group(PRESS, "Sales", INCOME, "Online shop", "Fairs", "Stationers", "Commissions");
+    group(PRESS, "Making", EXPENSE, "Paper and ink", "Workshop");
+    group(PRESS, "Selling", EXPENSE, "Post and couriers", "Stalls", "Shop fees");
+    group(PRESS, "Office", EXPENSE, "Software", "Account fees");
+  }
+
+  private void bank(
+      String book, String name, AccountKind kind, String tail, LocalDate opensOn, long opening) {
+    accounts.add(new ChartAccount(book, name, kind, false, null, tail, opensOn, opening));
+  }
+
+  private void equity(String book, String name, AccountKind kind) {
+    accounts.add(new ChartAccount(book, name, kind, false, null, "", null, 0));
+  }
+
+  private void group(String book, String name, AccountKind kind, String... categories) {
+    accounts.add(new ChartAccount(book, name, kind, true, null, "", null, 0));
+    for (String category : categories) {
+      accounts.add(new ChartAccount(book, category, kind, false, name, "", null, 0));
+    }
+  }
+}
