@@ -75,11 +75,11 @@ final class GatherJson {
       String reference,
       Arrival.Standing standing) {}
 
-  record ClosingJson(LocalDate on, BigDecimal amount) {
-    static @Nullable ClosingJson of(@Nullable Balance balance, Account account) {
+  record FileBalanceJson(LocalDate on, BigDecimal amount) {
+    static @Nullable FileBalanceJson of(@Nullable Balance balance, Account account) {
       return balance == null
           ? null
-          : new ClosingJson(
+          : new FileBalanceJson(
               balance.on(), Amounts.toDecimal(balance.amountMinor(), account.currency()));
     }
   }
@@ -106,7 +106,7 @@ final class GatherJson {
       int newLines,
       int knownLines,
       List<ArrivalJson> lines,
-      @Nullable ClosingJson closing,
+      @Nullable FileBalanceJson closing,
       boolean makesStatement) {
 
     static PreviewJson of(String fileName, GatherService.Preview preview) {
@@ -123,7 +123,7 @@ final class GatherJson {
           gathering == null ? 0 : gathering.newLines().size(),
           gathering == null ? 0 : gathering.knownCount(),
           gathering == null || account == null ? List.of() : lines(gathering, account),
-          file == null || account == null ? null : ClosingJson.of(file.closing(), account),
+          file == null || account == null ? null : FileBalanceJson.of(file.closing(), account),
           preview.makesStatement());
     }
 

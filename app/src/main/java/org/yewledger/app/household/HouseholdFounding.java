@@ -9,6 +9,7 @@ import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.yewledger.app.platform.SignedIn;
 
@@ -19,10 +20,11 @@ public class HouseholdFounding {
   private final PasswordEncoder passwords;
   private final TransactionTemplate transaction;
 
-  HouseholdFounding(JdbcClient jdbc, PasswordEncoder passwords, TransactionTemplate transaction) {
+  HouseholdFounding(
+      JdbcClient jdbc, PasswordEncoder passwords, PlatformTransactionManager transactions) {
     this.jdbc = jdbc;
     this.passwords = passwords;
-    this.transaction = transaction;
+    this.transaction = new TransactionTemplate(transactions);
   }
 
   /** Whether there is a household with this owner's identity already. */

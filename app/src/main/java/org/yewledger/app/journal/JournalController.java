@@ -8,7 +8,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.yewledger.app.journal.JournalJson.JournalJsonPage;
+import org.yewledger.app.journal.JournalJson.EntryJson;
+import org.yewledger.app.journal.JournalJson.JournalPageJson;
 import org.yewledger.app.journal.JournalJson.RegisterJson;
 
 /** The journal of all accounts, and each account's register. */
@@ -24,12 +25,17 @@ class JournalController {
   }
 
   @GetMapping("/api/entries")
-  JournalJsonPage entries(
+  JournalPageJson entries(
       @RequestParam @Nullable UUID book,
       @RequestParam @Nullable YearMonth month,
       @RequestParam(defaultValue = "") String text,
       @RequestParam @Nullable String after) {
     return journal.page(new JournalService.Filter(book, month, text), PageKey.parse(after));
+  }
+
+  @GetMapping("/api/entries/{id}")
+  EntryJson entry(@PathVariable UUID id) {
+    return journal.entry(id);
   }
 
   @GetMapping("/api/accounts/{id}/register")

@@ -42,7 +42,7 @@ final class JournalJson {
       BigDecimal total) {}
 
   /** A page of the journal; {@code next} leads on to older entries, null at the end. */
-  record JournalJsonPage(List<EntryJson> entries, int count, @Nullable String next) {}
+  record JournalPageJson(List<EntryJson> entries, int count, @Nullable String next) {}
 
   record RegisterRowJson(
       UUID postingId,

@@ -18,7 +18,8 @@ import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.journal.EntryReader.PostingView;
 import org.yewledger.app.journal.JournalJson.EntryJson;
 import org.yewledger.app.journal.JournalJson.EntryPostingJson;
-import org.yewledger.app.journal.JournalJson.JournalJsonPage;
+import org.yewledger.app.journal.JournalJson.JournalPageJson;
+import org.yewledger.app.platform.NotFound;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.reconcile.PostingState;
@@ -31,9 +32,9 @@ class JournalService {
   /** What is looked for; null or empty parts do not narrow it. */
   record Filter(@Nullable UUID bookId, @Nullable YearMonth month, String text) {}
 
-  private static final String WHERE =
+  private static final String FROM_WHERE =
       """
-      where e.date between :first and :last
+      from Entry e where e.date between :first and :last
         and (:anyBook = true or exists (select 1 from Posting p where p.entryId = e.id and p.bookId = :book))
         and (:anyText = true or lower(e.payee) like :text escape '!' or lower(e.note) like :text escape '!'
              or cast(e.no as String) = :exact
@@ -51,12 +52,12 @@ class JournalService {
   }
 
   @Transactional(readOnly = true)
-  JournalJsonPage page(Filter filter, PageKey after) {
+  JournalPageJson page(Filter filter, PageKey after) {
     List<EntryEntity> rows =
         narrow(
                 entities.createQuery(
-                    "select e from Entry e"
-                        + WHERE
+                    "select e "
+                        + FROM_WHERE
                         + " and (e.date < :date or (e.date = :date and e.no < :no))"
                         + " order by e.date desc, e.no desc",
                     EntryEntity.class),
@@ -66,14 +67,23 @@ class JournalService {
             .setMaxResults(PAGE)
             .getResultList();
     long count =
-        narrow(entities.createQuery("select count(e) from Entry e" + WHERE, Long.class), filter)
+        narrow(entities.createQuery("select count(e) " + FROM_WHERE, Long.class), filter)
             .getSingleResult();
     String next =
         rows.size() < PAGE
             ? null
             : new PageKey(rows.getLast().date(), rows.getLast().no()).toString();
-    return new JournalJsonPage(
+    return new JournalPageJson(
         reader.views(rows).stream().map(JournalService::json).toList(), (int) count, next);
+  }
+
+  @Transactional(readOnly = true)
+  EntryJson entry(UUID id) {
+    EntryEntity row = entities.find(EntryEntity.class, id);
+    if (row == null) {
+      throw new NotFound("entry");
+    }
+    return json(reader.views(List.of(row)).getFirst());
   }
 
   private static <T> TypedQuery<T> narrow(TypedQuery<T> query, Filter filter) {

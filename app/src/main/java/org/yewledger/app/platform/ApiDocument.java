@@ -8,9 +8,11 @@ import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
+import io.swagger.v3.oas.models.servers.Server;
 import java.lang.reflect.RecordComponent;
 import java.math.BigDecimal;
 import java.util.Iterator;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
@@ -26,7 +28,9 @@ class ApiDocument {
 
   @Bean
   OpenAPI document() {
-    return new OpenAPI().info(new Info().title("Yew Ledger").version("1"));
+    return new OpenAPI()
+        .info(new Info().title("Yew Ledger").version("1"))
+        .servers(List.of(new Server().url("/")));
   }
 
   /** A record's component is there unless it is marked as nullable. */

@@ -101,6 +101,17 @@ class Problems {
         "The books changed meanwhile and no longer allow this. Nothing was booked; look again.");
   }
 
+  /** Whatever was not foreseen: the log has it, the person learns that nothing was booked. */
+  @ExceptionHandler
+  ProblemDetail unforeseen(RuntimeException e, HttpServletRequest request) {
+    LOG.error("{} {}", request.getMethod(), request.getRequestURI(), e);
+    return problem(
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        "unforeseen",
+        "Something went wrong here, and nothing was changed. Try again; if it stays, the log says"
+            + " why.");
+  }
+
   private static ProblemDetail problem(HttpStatus status, String code, String detail) {
     ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
     problem.setType(URI.create("urn:yew:problem:" + code));

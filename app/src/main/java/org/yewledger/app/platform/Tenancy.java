@@ -9,8 +9,11 @@ import org.springframework.boot.hibernate.autoconfigure.HibernatePropertiesCusto
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.support.JdbcTransactionManager;
 import org.springframework.orm.jpa.JpaTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionOperations;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Keeps households apart, twice: Hibernate filters by {@code @TenantId}, and each transaction tells
@@ -46,6 +49,17 @@ class Tenancy {
   @Bean
   JpaTransactionManager transactionManager(EntityManagerFactory factory, DataSource dataSource) {
     return new HouseholdTransactionManager(factory, dataSource);
+  }
+
+  /**
+   * Sessions belong to no household, and who is signed in is only known once one is loaded: they
+   * are read and written outside the household's transactions.
+   */
+  @Bean
+  TransactionOperations springSessionTransactionOperations(DataSource dataSource) {
+    var transaction = new TransactionTemplate(new JdbcTransactionManager(dataSource));
+    transaction.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+    return transaction;
   }
 
   /** Sets the household at the beginning of each transaction, and for that transaction only. */

@@ -15,9 +15,9 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.post.PostJson.AcceptedLinesJson;
 import org.yewledger.app.post.PostJson.BookingJson;
 import org.yewledger.app.post.PostJson.PairJson;
-import org.yewledger.app.post.PostJson.PostJsonRequest;
 import org.yewledger.app.post.PostJson.PostedJson;
 import org.yewledger.app.post.PostJson.StacksJson;
 import org.yewledger.app.post.PostJson.TakeBackJson;
@@ -53,7 +53,7 @@ class PostController {
 
   /** Posts lines as they were accepted, all or none. */
   @PostMapping("/api/waiting-lines/post")
-  PostedJson post(@Valid @RequestBody PostJsonRequest request) {
+  PostedJson post(@Valid @RequestBody AcceptedLinesJson request) {
     Chart chart = charts.chart();
     List<PostService.Accepted> accepted =
         request.lines().stream()

@@ -15,7 +15,6 @@ import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Reason;
-import org.yewledger.core.rules.Rule;
 
 /** What the API says about waiting lines. */
 final class PostJson {
@@ -82,7 +81,7 @@ final class PostJson {
 
   record AcceptedJson(@NotNull UUID lineId, int version, @NotNull @Valid BookingJson booking) {}
 
-  record PostJsonRequest(@NotEmpty List<@Valid AcceptedJson> lines) {}
+  record AcceptedLinesJson(@NotEmpty List<@Valid AcceptedJson> lines) {}
 
   record PostedJson(List<Long> entryNos) {}
 
@@ -97,6 +96,4 @@ final class PostJson {
           PostingJson.of(entry), Amounts.toDecimal(entry.totalMinor(), bankAccount.currency()));
     }
   }
-
-  record RuleDraftJson(String words, Rule.Direction direction, String payee) {}
 }

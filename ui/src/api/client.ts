@@ -1,0 +1,80 @@
+import createClient, { type Middleware } from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export type Schemas = components['schemas']
+
+/** An error of the API as RFC 9457 tells it; `message` is written for the person. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly field?: string,
+    readonly line?: number,
+  ) {
+    super(message)
+  }
+}
+
+const OFFLINE = 'The application cannot be reached. Nothing is lost; try again once it runs.'
+
+function csrfToken(): string {
+  const cookie = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='))
+  return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : ''
+}
+
+const guard: Middleware = {
+  onRequest({ request }) {
+    if (request.method !== 'GET') {
+      request.headers.set('X-XSRF-TOKEN', csrfToken())
+    }
+    return request
+  },
+  async onResponse({ response }) {
+    if (!response.ok) {
+      throw await problemOf(response)
+    }
+  },
+  onError({ error }) {
+    return error instanceof Problem ? error : new Problem(0, 'offline', OFFLINE)
+  },
+}
+
+async function problemOf(response: Response): Promise<Problem> {
+  const body = await response
+    .clone()
+    .json()
+    .catch(() => ({}))
+  const code = String(body.type ?? '').replace('urn:yew:problem:', '')
+  const fallback =
+    response.status === 413
+      ? 'The file is over 20 MB. Export a shorter period and gather it in parts.'
+      : `The application answered with ${response.status}. Nothing was changed; try again.`
+  return new Problem(response.status, code || 'http', body.detail ?? fallback, body.field, body.line)
+}
+
+export const api = createClient<paths>({ baseUrl: '' })
+api.use(guard)
+
+/** The data of a successful answer; the guard has thrown for any other. */
+export async function data<T>(answer: Promise<{ data?: T }>): Promise<T> {
+  return (await answer).data as T
+}
+
+/** A form for the addresses that take files, which the generated client does not write. */
+export async function upload<T>(path: string, form: FormData): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(path, { method: 'POST', body: form, headers: { 'X-XSRF-TOKEN': csrfToken() } })
+  } catch {
+    throw new Problem(0, 'offline', OFFLINE)
+  }
+  if (!response.ok) {
+    throw await problemOf(response)
+  }
+  return response.json()
+}
+
+export function messageOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error)
+}

@@ -1,0 +1,37 @@
+import { QueryClient, queryOptions } from '@tanstack/react-query'
+import { api, data, Problem } from './client'
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (count, error) => count < 2 && error instanceof Problem && error.status === 0,
+    },
+  },
+})
+
+/** Everything that follows from the books is read again after any change of them. */
+export function booksChanged() {
+  return queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
+}
+
+export const session = queryOptions({
+  queryKey: ['session'],
+  queryFn: () => data(api.GET('/api/session')),
+  retry: false,
+})
+
+export const books = queryOptions({ queryKey: ['books'], queryFn: () => data(api.GET('/api/books')) })
+
+export const accounts = queryOptions({
+  queryKey: ['accounts'],
+  queryFn: () => data(api.GET('/api/accounts')),
+  staleTime: 60_000,
+})
+
+export const almanac = (month: string | undefined, book: string | undefined) =>
+  queryOptions({
+    queryKey: ['almanac', month, book],
+    queryFn: () => data(api.GET('/api/almanac', { params: { query: { month, book } } })),
+    placeholderData: (previous) => previous,
+  })

@@ -1,0 +1,186 @@
+import { useQuery } from '@tanstack/react-query'
+import { DropdownMenu } from 'radix-ui'
+import { type ReactNode, Suspense, useState } from 'react'
+import { NavLink, Outlet, useNavigate } from 'react-router'
+import { api, type Schemas } from '@/api/client'
+import { books as booksQuery, queryClient, session } from '@/api/queries'
+import { longMonth, shortMonth, yearOf } from '@/parts/figures'
+import { Mark, Ring, stateInWords } from '@/parts/Ring'
+import { Loading } from '@/parts/States'
+import { AllKeys } from './AllKeys'
+import { useCommands } from './commands'
+import { FindOrDo } from './FindOrDo'
+import { KeyStrip } from './KeyStrip'
+import { useScope, useScopeSearch } from './scope'
+import { switchTheme } from './theme'
+
+const BOOKS = [
+  { to: '/journal', label: 'Journal' },
+  { to: '/rules', label: 'Rules' },
+  { to: '/trial-balance', label: 'Trial balance' },
+]
+
+/** What stands around every view: the work path, the books, book and month, find or do, the keys. */
+export function Frame() {
+  const { page } = useScope()
+  const search = useScopeSearch()
+  const navigate = useNavigate()
+  const [finding, setFinding] = useState(false)
+  const [keys, setKeys] = useState(false)
+  const stations = page.data?.stations
+  const go = (to: string) => () => navigate(to + search)
+
+  useCommands([
+    { keys: ['mod+k'], label: 'Find or do', strip: 'find or do', run: () => setFinding(true), whileTyping: true },
+    { keys: ['?'], label: 'Show all keys', strip: 'all keys', run: () => setKeys(true) },
+    { keys: ['Alt+0'], label: 'Go to the Almanac', run: go('/') },
+    { keys: ['Alt+1'], label: 'Go to Gather', run: go('/gather') },
+    { keys: ['Alt+2'], label: 'Go to Post', run: go('/post') },
+    { keys: ['Alt+3'], label: 'Go to Reconcile', run: go('/reconcile') },
+    { keys: ['Alt+5'], label: 'Go to the Journal', run: go('/journal') },
+    { keys: ['Alt+6'], label: 'Go to Rules', run: go('/rules') },
+    { keys: ['Alt+7'], label: 'Go to the Trial balance', run: go('/trial-balance') },
+    { keys: ['Alt+l'], label: 'Light or dark', run: switchTheme },
+    { keys: ['Alt+q'], label: 'Sign out', run: signOut },
+  ])
+
+  return (
+    <div className="frame">
+      <header className="top">
+        <NavLink className="mark" to={`/${search}`} aria-label="Yew Ledger, Almanac">
+          <Mark />
+          <span>Yew Ledger</span>
+        </NavLink>
+        <NavLink className="go-to" to={`/${search}`} end>
+          Almanac
+        </NavLink>
+        <nav aria-label="Work path">
+          <ol className="path">
+            <Station to={`/gather${search}`} label="Gather" left={stations?.gather} />
+            <Station to={`/post${search}`} label="Post" left={stations?.post} />
+            <Station to={`/reconcile${search}`} label="Reconcile" left={stations?.reconcile} />
+          </ol>
+        </nav>
+        <nav className="books" aria-label="Books">
+          {BOOKS.map((b) => (
+            <NavLink key={b.to} className="go-to" to={b.to + search}>
+              {b.label}
+            </NavLink>
+          ))}
+        </nav>
+      </header>
+      <div className="sub">
+        <BookSwitch />
+        <MonthReel cells={page.data?.reel ?? []} />
+        <button type="button" className="find" onClick={() => setFinding(true)} aria-label="Find or do">
+          <span>Find or do…</span>
+          <span aria-hidden="true">
+            <kbd>Ctrl</kbd> <kbd>K</kbd>
+          </span>
+        </button>
+        <Who />
+      </div>
+      <Suspense fallback={<Loading what="the view" />}>
+        <Outlet />
+      </Suspense>
+      <KeyStrip />
+      {finding && <FindOrDo open onClose={() => setFinding(false)} />}
+      {keys && <AllKeys open onClose={() => setKeys(false)} />}
+    </div>
+  )
+}
+
+function Station({ to, label, left }: { to: string; label: string; left: number | undefined }) {
+  return (
+    <li>
+      <NavLink to={to} aria-label={left === undefined ? label : `${label}, ${left} left`}>
+        {label} <b className={left ? undefined : 'none'}>{left ?? ''}</b>
+      </NavLink>
+    </li>
+  )
+}
+
+function BookSwitch() {
+  const { data: books = [] } = useQuery(booksQuery)
+  const { book, set } = useScope()
+  if (books.length < 2) return null
+  return (
+    <fieldset className="switch" aria-label="Book">
+      {books.map((b) => (
+        <SwitchButton key={b.id} on={book === b.id} choose={() => set('book', b.id)}>
+          {b.name}
+        </SwitchButton>
+      ))}
+      <SwitchButton on={book === undefined} choose={() => set('book', undefined)}>
+        Both
+      </SwitchButton>
+    </fieldset>
+  )
+}
+
+function SwitchButton({ on, choose, children }: { on: boolean; choose: () => void; children: ReactNode }) {
+  return (
+    <button type="button" aria-pressed={on} onClick={choose}>
+      {children}
+    </button>
+  )
+}
+
+function MonthReel({ cells }: { cells: Schemas['CellJson'][] }) {
+  const { month, set } = useScope()
+  const first = cells.length - 8
+  return (
+    <ol className="reel" aria-label="Months">
+      {cells.map((cell, i) => (
+        <li key={cell.month} className={i < first ? 'early' : undefined}>
+          {(i === 0 || cell.month.endsWith('-01')) && <span className="yr flex">{yearOf(cell.month)}</span>}
+          <a
+            href={`?month=${cell.month}`}
+            aria-current={cell.month === month ? 'date' : undefined}
+            aria-label={`${longMonth(cell.month)}: ${stateInWords(cell.state, cell.share)}`}
+            onClick={(e) => {
+              e.preventDefault()
+              set('month', cell.month)
+            }}
+          >
+            <Ring state={cell.state} share={cell.share} size={12} label={null} />
+            {shortMonth(cell.month)}
+          </a>
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+function Who() {
+  const { data } = useQuery(session)
+  if (!data) return null
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className="who" aria-label={data.name}>
+        {data.name.slice(0, 1)}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu w-56" align="end" sideOffset={6}>
+          <DropdownMenu.Label className="px-2 py-1.5">
+            <b>{data.name}</b>
+            <br />
+            <span className="q s">{data.email}</span>
+          </DropdownMenu.Label>
+          <DropdownMenu.Item className="item" onSelect={switchTheme}>
+            Light or dark
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className="item" onSelect={signOut}>
+            Sign out
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+async function signOut() {
+  await api.DELETE('/api/session')
+  queryClient.clear()
+  window.location.assign('/')
+}

@@ -1,0 +1,119 @@
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react'
+
+/** Something the person can do here. Keys, key strip and find-or-do are all made from these. */
+export interface Command {
+  /** Keys such as `Enter`, `Shift+Enter`, `mod+k` (Ctrl or Cmd); the first is the one shown. */
+  keys: string[]
+  /** What it does, as find-or-do lists it. */
+  label: string
+  /** What the key strip says; commands that share it stand together there. Left out: not in the strip. */
+  strip?: string
+  run: () => void
+  /** Whether the keys work while a text is being typed. */
+  whileTyping?: boolean
+}
+
+interface Registry {
+  views: Map<symbol, Command[]>
+  changed: () => void
+}
+
+const Commands = createContext<Registry | null>(null)
+const Version = createContext(0)
+
+/** Keeps the commands of what is on the screen and listens to the keyboard for all of them. */
+export function CommandsProvider({ children }: { children: ReactNode }) {
+  const [version, setVersion] = useState(0)
+  const registry = useRef<Registry>({ views: new Map(), changed: () => setVersion((v) => v + 1) })
+
+  useEffect(() => {
+    function onKey(event: KeyboardEvent) {
+      if (event.defaultPrevented || document.querySelector('[role="dialog"]')) return
+      const typing = isTyping(event.target)
+      const all = [...registry.current.views.values()].reverse().flat()
+      const command = all.find((c) => c.keys.some((key) => matches(event, key)) && (!typing || c.whileTyping))
+      // Enter and Space belong to a button or link that has the focus.
+      const ownKey = event.target instanceof HTMLElement && event.target.closest('button, a') !== null
+      if (command && !(ownKey && (event.key === 'Enter' || event.key === ' '))) {
+        event.preventDefault()
+        command.run()
+      }
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+
+  return (
+    <Commands.Provider value={registry.current}>
+      <Version.Provider value={version}>{children}</Version.Provider>
+    </Commands.Provider>
+  )
+}
+
+/** Offers commands as long as the calling component is shown. Later ones win over earlier ones. */
+export function useCommands(commands: Command[]) {
+  const registry = useContext(Commands)
+  const id = useRef(Symbol('view'))
+  const signature = commands.map((c) => c.keys.join() + c.label + c.strip).join('|')
+  const latest = useRef(commands)
+  latest.current = commands
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the signature stands for the list
+  useEffect(() => {
+    if (!registry) return
+    const key = id.current
+    registry.views.set(
+      key,
+      latest.current.map((c, i) => ({ ...c, run: () => latest.current[i]?.run() })),
+    )
+    registry.changed()
+    return () => {
+      registry.views.delete(key)
+      registry.changed()
+    }
+  }, [registry, signature])
+}
+
+/** All commands valid now, those of the view before those of the frame. */
+export function useAllCommands(): Command[] {
+  const registry = useContext(Commands)
+  const version = useContext(Version)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the version says that the registry changed
+  return useMemo(() => [...(registry?.views.values() ?? [])].reverse().flat(), [registry, version])
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable]') !== null
+}
+
+function matches(event: KeyboardEvent, key: string): boolean {
+  const parts = key.split('+')
+  const name = parts.pop() ?? ''
+  const mod = event.ctrlKey || event.metaKey
+  const letter = name.length === 1
+  return (
+    (letter ? event.key.toLowerCase() === name.toLowerCase() : event.key === name) &&
+    mod === parts.includes('mod') &&
+    event.altKey === parts.includes('Alt') &&
+    // With a sign such as ? the shift key is how it is typed, not part of the command.
+    (event.shiftKey === parts.includes('Shift') || (letter && !/[a-z0-9]/i.test(name)))
+  )
+}
+
+const SHOWN: Record<string, string> = {
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  ' ': 'Space',
+  mod: 'Ctrl',
+  Escape: 'Esc',
+}
+
+/** A key as it is printed on a keyboard. */
+export function keyText(key: string): string {
+  if (key === ' ') return 'Space'
+  return key
+    .split('+')
+    .map((part) => SHOWN[part] ?? (part.length === 1 ? part.toUpperCase() : part))
+    .join(' ')
+}

@@ -1,0 +1,118 @@
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import type { Schemas } from '@/api/client'
+import { useCommands } from '@/app/commands'
+import { useScope, useScopeSearch } from '@/app/scope'
+import { counted, day, lastDay, longDay, moment, monthName } from '@/parts/figures'
+import { Ring } from '@/parts/Ring'
+import { Failed, Loading } from '@/parts/States'
+import { AccountMonths } from './AccountMonths'
+import { NextList, useNextSteps } from './NextList'
+import './almanac.css'
+
+type Page = Schemas['AlmanacPageJson']
+
+/** The home view: what agrees, what is left, what is next. */
+export function Almanac() {
+  const { page } = useScope()
+  if (page.error) return <Failed error={page.error} retry={page.refetch} />
+  if (!page.data) return <Loading what="the Almanac" />
+  return <AlmanacPage page={page.data} />
+}
+
+function AlmanacPage({ page }: { page: Page }) {
+  const steps = useNextSteps(page)
+  return (
+    <main className="almanac" tabIndex={-1}>
+      <div className="scroll">
+        <div className="say">
+          <h1>{headline(page)}</h1>
+          <p className="q">
+            {longDay(page.today)}. {page.lastGathered && `Last gathered ${moment(page.lastGathered)}.`}
+          </p>
+        </div>
+        <Months page={page} />
+        <div className="below">
+          <NextList steps={steps} />
+          <Legend />
+        </div>
+      </div>
+    </main>
+  )
+}
+
+function headline(page: Page): string {
+  const toCome = page.next.find((n) => n.task === 'STATEMENTS_TO_COME')?.count ?? 0
+  const parts = [
+    page.stations.post ? `${counted(page.stations.post, 'line')} to post` : '',
+    toCome ? `${counted(toCome, 'statement')} still to come` : '',
+  ].filter(Boolean)
+  const agree = `${monthName(page.month)}: ${page.agreed} of ${counted(page.open, 'account')} ${page.agreed === 1 ? 'agrees' : 'agree'}.`
+  return parts.length ? `${agree} ${parts.join(', ')}.` : agree
+}
+
+/** Walks the account-months by the arrow keys. */
+function Months({ page }: { page: Page }) {
+  const { set } = useScope()
+  const search = useScopeSearch()
+  const navigate = useNavigate()
+  const rows = page.books.flatMap((b) => b.accounts)
+  const [at, setAt] = useState({ row: 0, month: page.months.indexOf(page.month) })
+  const account = rows[Math.min(at.row, rows.length - 1)]
+  const month = page.months[at.month] ?? page.month
+  const cell = account?.months.find((c) => c.month === month)
+
+  function open() {
+    if (cell?.statementId) navigate(`/reconcile/${cell.statementId}${search}`)
+    else if (account) navigate(`/accounts/${account.accountId}${search}`)
+  }
+  const step = (row: number, column: number) => () =>
+    setAt((old) => ({
+      row: Math.min(Math.max(old.row + row, 0), rows.length - 1),
+      month: Math.min(Math.max(old.month + column, 0), page.months.length - 1),
+    }))
+  useCommands([
+    { keys: ['ArrowUp'], label: 'Account above', strip: 'account', run: step(-1, 0) },
+    { keys: ['ArrowDown'], label: 'Account below', strip: 'account', run: step(1, 0) },
+    { keys: ['ArrowLeft'], label: 'Month before', strip: 'month', run: step(0, -1) },
+    { keys: ['ArrowRight'], label: 'Month after', strip: 'month', run: step(0, 1) },
+    { keys: ['Enter'], label: 'Open the account-month', strip: 'open account-month', run: open },
+    {
+      keys: ['m'],
+      label: 'Look at the month of the cell',
+      strip: 'look at this month',
+      run: () => set('month', month),
+    },
+  ])
+  return (
+    <AccountMonths
+      page={page}
+      focus={{ account: account?.accountId, month }}
+      balancesOn={`${day(lastDay(page.month)).split(' ')[0]} ${monthName(page.month)}`}
+    />
+  )
+}
+
+const LEGEND = [
+  { state: 'NO_STATEMENT', share: 0, name: 'No statement yet', means: 'nothing to agree with' },
+  { state: 'IN_PROGRESS', share: 62, name: 'In progress', means: 'arc: share of lines agreed' },
+  { state: 'AGREED', share: 100, name: 'Agreed to zero', means: 'bank and books say the same' },
+  { state: 'NOT_OPEN', share: 0, name: 'Not open', means: 'before the account’s first day' },
+] as const
+
+function Legend() {
+  return (
+    <section className="leg">
+      <h2>Reading the rings</h2>
+      <dl>
+        {LEGEND.map((l) => (
+          <div key={l.name}>
+            <Ring state={l.state} share={l.share} label={null} />
+            <dt>{l.name}</dt>
+            <dd>{l.means}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  )
+}

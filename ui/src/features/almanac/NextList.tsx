@@ -1,0 +1,89 @@
+import { useNavigate } from 'react-router'
+import type { Schemas } from '@/api/client'
+import { useCommands } from '@/app/commands'
+import { useScopeSearch } from '@/app/scope'
+import { Apart } from '@/parts/Amount'
+import { counted, monthName } from '@/parts/figures'
+
+type Next = Schemas['NextJson']
+
+interface Step {
+  station: string
+  text: string
+  figure: React.ReactNode
+  open: () => void
+}
+
+function listed(names: string[]): string {
+  return names.length < 3 ? names.join(' and ') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
+}
+
+/** The work that is next, each step with its key. */
+export function useNextSteps(page: Schemas['AlmanacPageJson']): Step[] {
+  const navigate = useNavigate()
+  const search = useScopeSearch()
+  const steps = page.next.slice(0, 9).map((next): Step => step(next, page.month, (to) => navigate(to + search)))
+  useCommands(
+    steps.map((s, i) => ({
+      keys: [String(i + 1)],
+      label: `Next: ${s.text}`,
+      strip: 'next task',
+      run: s.open,
+    })),
+  )
+  return steps
+}
+
+function step(next: Next, month: string, go: (to: string) => void): Step {
+  switch (next.task) {
+    case 'STATEMENTS_TO_COME':
+      return {
+        station: 'Gather',
+        text: `Gather the ${monthName(month)} ${next.count === 1 ? 'statement' : 'statements'} of ${listed(next.accounts)}`,
+        figure: counted(next.count, 'statement'),
+        open: () => go('/gather'),
+      }
+    case 'POST_BY_RULE':
+      return {
+        station: 'Post',
+        text: `Check and post what your rules propose for ${listed(next.accounts)}`,
+        figure: counted(next.count, 'line'),
+        open: () => go('/post'),
+      }
+    case 'ANSWER':
+      return {
+        station: 'Post',
+        text: `Answer the open questions of ${listed(next.accounts)}`,
+        figure: counted(next.count, 'line'),
+        open: () => go('/post'),
+      }
+    case 'RECONCILE':
+      return {
+        station: 'Reconcile',
+        text: `Reconcile ${listed(next.accounts)}`,
+        figure: next.difference && <Apart amount={next.difference} />,
+        open: () => go(`/reconcile/${next.statementId}`),
+      }
+  }
+}
+
+export function NextList({ steps }: { steps: Step[] }) {
+  return (
+    <section className="next">
+      <h2>Next</h2>
+      {steps.length === 0 && <p className="q pt-2">Nothing is left to do. This month agrees.</p>}
+      <ol>
+        {steps.map((s, i) => (
+          <li key={s.text}>
+            <button type="button" onClick={s.open}>
+              <kbd>{i + 1}</kbd>
+              <span className="q">{s.station}</span>
+              <span className="text">{s.text}</span>
+              <span className="n">{s.figure}</span>
+            </button>
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}

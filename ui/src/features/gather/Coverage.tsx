@@ -1,0 +1,154 @@
+import { useQuery } from '@tanstack/react-query'
+import { books } from '@/api/queries'
+import { day, lastDay, moment } from '@/parts/figures'
+import type { AccountCoverage, Gathered } from './types'
+import { useDrop } from './useDrop'
+
+const WIDTH = 340
+const TICKS = [1, 5, 10, 15, 20, 25]
+
+/** Per account: how it comes, which days of the month are here by which batch, and the statement. */
+export function Coverage({
+  gathered,
+  month,
+  onFile,
+  onChoose,
+}: {
+  gathered: Gathered
+  month: string
+  onFile: (file: File, accountId: string) => void
+  onChoose: (accountId: string) => void
+}) {
+  const { data: allBooks = [] } = useQuery(books)
+  const days = Number(lastDay(month).slice(-2))
+  return (
+    <table className="tb cov" aria-label="Accounts and what is here of them">
+      <colgroup>
+        <col />
+        <col className="w-[90px]" />
+        <col className="days-col" />
+        <col className="w-[150px]" />
+        <col className="w-[130px]" />
+        <col className="w-[120px]" />
+      </colgroup>
+      <thead>
+        <tr>
+          <th>Account</th>
+          <th>Comes by</th>
+          <th>
+            <svg width={WIDTH} height="20" aria-hidden="true">
+              {[...TICKS, days].map((d) => (
+                <text key={d} x={((d - 0.5) / days) * WIDTH} y="14" textAnchor="middle">
+                  {d}
+                </text>
+              ))}
+            </svg>
+            <span className="vh">Days of the month</span>
+          </th>
+          <th>Statement</th>
+          <th>Gathered</th>
+          <th>
+            <span className="vh">Gather a file</span>
+          </th>
+        </tr>
+      </thead>
+      {allBooks
+        .filter((b) => gathered.accounts.some((a) => a.bookId === b.id))
+        .map((b) => (
+          <tbody key={b.id}>
+            <tr className="band calm">
+              <td colSpan={6} className="serif text-lead">
+                {b.name}
+              </td>
+            </tr>
+            {gathered.accounts
+              .filter((a) => a.bookId === b.id)
+              .map((a) => (
+                <AccountRow
+                  key={a.accountId}
+                  account={a}
+                  days={days}
+                  onFile={(file) => onFile(file, a.accountId)}
+                  onChoose={() => onChoose(a.accountId)}
+                />
+              ))}
+          </tbody>
+        ))}
+    </table>
+  )
+}
+
+function AccountRow({
+  account,
+  days,
+  onFile,
+  onChoose,
+}: {
+  account: AccountCoverage
+  days: number
+  onFile: (file: File) => void
+  onChoose: () => void
+}) {
+  const drop = useDrop(onFile)
+  const a = account
+  return (
+    <tr className={drop.over ? 'dropping' : undefined} {...drop.target}>
+      <td>
+        <b className="font-medium">{a.accountName}</b> {a.tail && <span className="qq s">..{a.tail}</span>}
+      </td>
+      <td className="q s">{a.comesBy.length ? a.comesBy.join(', ') : '–'}</td>
+      <td>
+        <Strip account={a} days={days} />
+      </td>
+      <td>
+        {a.statementOn ? (
+          <span className="q">
+            {a.statementAgreed ? `agreed, ${day(a.statementOn)}` : `here, ${day(a.statementOn)}`}
+          </span>
+        ) : (
+          <span className="wait b">to come</span>
+        )}
+      </td>
+      <td className="q">{a.gatheredAt ? moment(a.gatheredAt) : 'not yet'}</td>
+      <td className="n">
+        <button type="button" className="link s" onClick={onChoose} aria-label={`Choose a file for ${a.accountName}`}>
+          choose a file
+        </button>
+      </td>
+    </tr>
+  )
+}
+
+/** The days of the month: a bar for each batch, a dot for each day with lines, hatching where nothing is. */
+function Strip({ account, days }: { account: AccountCoverage; days: number }) {
+  const x = (d: number) => ((d - 1) / days) * WIDTH
+  const words =
+    account.spans.length === 0
+      ? 'nothing is here'
+      : account.spans.map((s) => `batch ${s.batchNo}: ${s.firstDay} to ${s.lastDay}`).join(', ')
+  return (
+    <svg className="strip" width={WIDTH} height="28" role="img" aria-label={words}>
+      {account.spans.length === 0 && <rect className="hole" x="0.5" y="6" width={WIDTH - 1} height="11" rx="2" />}
+      {account.spans.map((s, i) => (
+        <g key={s.batchNo}>
+          <rect
+            className="file"
+            x={x(s.firstDay) + 0.5}
+            y={4.5 + Math.min(i, 1) * 3}
+            width={Math.max(x(s.lastDay + 1) - x(s.firstDay) - 1, 4)}
+            height="12"
+            rx="2"
+          />
+          {i === 0 && (
+            <text x={x(s.firstDay) + 5} y="14">
+              {s.batchNo}
+            </text>
+          )}
+        </g>
+      ))}
+      {account.lineDays.map((d) => (
+        <circle key={d} className="dot" cx={x(d) + WIDTH / days / 2} cy="23" r="1.4" />
+      ))}
+    </svg>
+  )
+}

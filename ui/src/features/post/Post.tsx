@@ -1,0 +1,208 @@
+import { useQuery } from '@tanstack/react-query'
+import { useMemo, useState } from 'react'
+import { api, data, Problem } from '@/api/client'
+import { booksChanged } from '@/api/queries'
+import { useCommands } from '@/app/commands'
+import { useSays } from '@/app/says'
+import { useScope } from '@/app/scope'
+import { RuleEditor } from '@/features/rules/RuleEditor'
+import { counted, figure } from '@/parts/figures'
+import { Failed, Loading, Nothing } from '@/parts/States'
+import { useSelection } from '@/parts/useSelection'
+import { type Booking, bookingOf, isComplete } from './booking'
+import { LineInspector } from './LineInspector'
+import { StackTable } from './StackTable'
+import type { Reason, StacksPage, Waiting } from './types'
+import './post.css'
+
+/** Waiting lines, stacked by reason; the selected one shown as the entry that it would become. */
+export function Post() {
+  const { book } = useScope()
+  const stacks = useQuery({
+    queryKey: ['waiting', book],
+    queryFn: () => data(api.GET('/api/waiting-lines', { params: { query: { book } } })),
+  })
+  if (stacks.error) return <Failed error={stacks.error} retry={stacks.refetch} />
+  if (!stacks.data) return <Loading what="waiting lines" />
+  if (stacks.data.count === 0) {
+    return (
+      <main tabIndex={-1}>
+        <Nothing title="Nothing waits to be posted">
+          <p>Every bank line that was gathered is in the journal. New ones come by Gather.</p>
+        </Nothing>
+      </main>
+    )
+  }
+  return <PostPage page={stacks.data} />
+}
+
+type Mode = 'look' | 'change' | 'split' | 'rule'
+
+function PostPage({ page }: { page: StacksPage }) {
+  const says = useSays()
+  const [folded, setFolded] = useState<Set<Reason>>(new Set())
+  const [unticked, setUnticked] = useState<Set<string>>(new Set())
+  const [changed, setChanged] = useState<Map<string, Booking>>(new Map())
+  const [mode, setMode] = useState<Mode>('look')
+
+  const shown = useMemo(() => page.stacks.filter((s) => !folded.has(s.reason)).flatMap((s) => s.lines), [page, folded])
+  const { selected, select, move } = useSelection(
+    shown.map((l) => l.id),
+    'line',
+  )
+  const line = shown.find((l) => l.id === selected)
+  const bookingFor = (l: Waiting) => changed.get(l.id) ?? bookingOf(l)
+  const isTicked = (l: Waiting) => isComplete(bookingFor(l)) && !unticked.has(l.id)
+
+  async function post(lines: Waiting[]) {
+    const ready = lines.flatMap((l) => {
+      const booking = bookingFor(l)
+      return isComplete(booking) ? [{ lineId: l.id, version: l.version, booking }] : []
+    })
+    if (ready.length === 0) {
+      says.failed(new Error('Choose what it is for first: C opens the choice.'))
+      return
+    }
+    try {
+      const posted = await data(api.POST('/api/waiting-lines/post', { body: { lines: ready } }))
+      setMode('look')
+      const nos = posted.entryNos
+      const which = nos.length === 1 ? `as no. ${nos[0]}` : `as nos. ${nos[0]} to ${nos.at(-1)}`
+      says.done(`${counted(ready.length, 'line')} posted ${which}.`, () => takeBack(ready.map((r) => r.lineId)))
+    } catch (error) {
+      says.failed(error)
+      if (!(error instanceof Problem && error.status === 409)) return
+    }
+    await booksChanged()
+  }
+
+  async function takeBack(lineIds: string[]) {
+    try {
+      await api.POST('/api/waiting-lines/take-back', { body: { lineIds } })
+      says.done(`${counted(lineIds.length, 'line')} taken back, waiting again.`)
+    } catch (error) {
+      says.failed(error)
+    }
+    await booksChanged()
+  }
+
+  async function pair(l: Waiting, postingId: string, entryNo: number) {
+    try {
+      const path = { id: l.id }
+      await api.POST('/api/waiting-lines/{id}/pair', { params: { path }, body: { version: l.version, postingId } })
+      says.done(`The line is no. ${entryNo}; nothing was booked twice.`, () => takeBack([l.id]))
+    } catch (error) {
+      says.failed(error)
+    }
+    await booksChanged()
+  }
+
+  function tick(l: Waiting) {
+    setUnticked((old) => {
+      const next = new Set(old)
+      if (!next.delete(l.id)) next.add(l.id)
+      return next
+    })
+  }
+  const stackOf = (l: Waiting) => page.stacks.find((s) => s.lines.some((other) => other.id === l.id))
+  const tickedOf = (lines: Waiting[]) => lines.filter(isTicked)
+
+  function nextStack() {
+    const reasons = page.stacks.map((s) => s.reason)
+    const here = line ? reasons.indexOf(stackOf(line)?.reason ?? 'RULE') : -1
+    const next = page.stacks[(here + 1) % page.stacks.length]
+    if (!next) return
+    setFolded((old) => new Set([...old].filter((r) => r !== next.reason)))
+    select(next.lines[0]?.id)
+  }
+
+  useCommands([
+    { keys: ['n'], label: 'Next stack', strip: 'next stack', run: nextStack },
+    {
+      keys: [' '],
+      label: 'Tick or untick the line',
+      strip: 'tick',
+      run: () => {
+        if (line && isComplete(bookingFor(line))) tick(line)
+        move(1)
+      },
+    },
+    { keys: ['Enter'], label: 'Post this line', strip: 'post line', run: () => line && post([line]) },
+    {
+      keys: ['Shift+Enter'],
+      label: 'Post the ticked lines of this stack',
+      strip: 'post stack',
+      run: () => line && post(tickedOf(stackOf(line)?.lines ?? [])),
+    },
+    { keys: ['c'], label: 'Change this line only', strip: 'change', run: () => setMode('change') },
+    { keys: ['r'], label: 'Make a rule from this line', strip: 'make rule', run: () => setMode('rule') },
+    { keys: ['s'], label: 'Split this line', strip: 'split', run: () => setMode('split') },
+    ...(line?.alternatives ?? []).slice(0, 3).map((a, i) => ({
+      keys: [String(i + 1)],
+      label: `It is no. ${a.entryNo}, ${a.payee}`,
+      run: () => line && pair(line, a.postingId, a.entryNo),
+    })),
+  ])
+
+  return (
+    <main className="split" tabIndex={-1}>
+      <section className="sheet">
+        <div className="head">
+          <h1>{counted(page.count, 'line')} to post</h1>
+          <span className="q">
+            from {counted(page.accounts, 'account')},{' '}
+            {page.sums.map((s) => `${s.currency} ${figure(s.amount)}`).join(' and ')}
+          </span>
+        </div>
+        <div className="scroll">
+          <StackTable
+            page={page}
+            folded={folded}
+            onFold={(reason) =>
+              setFolded((old) =>
+                old.has(reason) ? new Set([...old].filter((r) => r !== reason)) : new Set([...old, reason]),
+              )
+            }
+            selected={selected}
+            onSelect={(id) => {
+              select(id)
+              setMode('look')
+            }}
+            bookingFor={bookingFor}
+            isTicked={isTicked}
+            onTick={tick}
+            onPost={(lines) => post(tickedOf(lines))}
+            onAnswer={(l) => {
+              select(l.id)
+              setMode('change')
+            }}
+          />
+        </div>
+      </section>
+      {line && mode === 'rule' && (
+        <RuleEditor
+          key={line.id}
+          line={line}
+          onClose={() => setMode('look')}
+          onSaved={async (rule) => {
+            setMode('look')
+            await booksChanged()
+            says.done(`Rule ${rule.no} made. It applies to ${counted(rule.waiting, 'waiting line')}.`)
+          }}
+        />
+      )}
+      {line && mode !== 'rule' && (
+        <LineInspector
+          key={line.id}
+          line={line}
+          booking={bookingFor(line)}
+          mode={mode}
+          setMode={setMode}
+          onChange={(booking) => setChanged((old) => new Map(old).set(line.id, booking))}
+          onPost={() => post([line])}
+          onPair={(postingId, entryNo) => pair(line, postingId, entryNo)}
+        />
+      )}
+    </main>
+  )
+}

@@ -1,0 +1,178 @@
+import { useQuery } from '@tanstack/react-query'
+import { type FormEvent, useEffect, useState } from 'react'
+import { api, data, messageOf } from '@/api/client'
+import { accounts } from '@/api/queries'
+import type { Waiting } from '@/features/post/types'
+import { AccountPicker } from '@/parts/AccountPicker'
+import { counted } from '@/parts/figures'
+import type { Rule, RuleDraft } from './types'
+import './rules.css'
+
+type Draft = Omit<RuleDraft, 'toAccountId'> & { toAccountId: string | undefined }
+
+function begin(rule: Rule | undefined, line: Waiting | undefined): Draft {
+  if (rule) {
+    const { words, direction, onAccountId, payee, toAccountId } = rule
+    return { words, direction, onAccountId, payee, toAccountId }
+  }
+  const direction = line ? (line.amount.startsWith('-') ? 'OUT' : 'IN') : 'OUT'
+  return { words: '', direction, onAccountId: undefined, payee: '', toAccountId: line?.proposal?.toAccountId }
+}
+
+/** Writes a rule as a sentence with picks: a new one, one from a waiting line, or one that is there. */
+export function RuleEditor({
+  rule,
+  line,
+  no,
+  onClose,
+  onSaved,
+  onRemove,
+}: {
+  rule?: Rule
+  line?: Waiting
+  no?: number
+  onClose: () => void
+  onSaved: (rule: Rule) => void
+  onRemove?: () => void
+}) {
+  const { data: all = [] } = useQuery(accounts)
+  const [draft, setDraft] = useState(() => begin(rule, line))
+  const [problem, setProblem] = useState('')
+  const suggestion = useQuery({
+    queryKey: ['rule-suggestion', line?.id],
+    enabled: line !== undefined,
+    queryFn: () => data(api.GET('/api/rules/suggestion', { params: { query: { line: line?.id ?? '' } } })),
+  })
+  const proposed = suggestion.data?.words
+  useEffect(() => {
+    if (proposed)
+      setDraft((old) => (old.words ? old : { ...old, words: proposed, payee: old.payee || readable(proposed) }))
+  }, [proposed])
+
+  const set = (to: Partial<Draft>) => setDraft((old) => ({ ...old, ...to }))
+  const whole = draft.words.trim() && draft.toAccountId ? { ...draft, toAccountId: draft.toAccountId } : undefined
+  const bookId = line?.bookId ?? all.find((a) => a.id === draft.onAccountId)?.bookId
+  const reach = useQuery({
+    queryKey: ['rule-reach', whole],
+    enabled: whole !== undefined,
+    retry: false,
+    queryFn: () => data(api.POST('/api/rules/reach', { body: whole as RuleDraft })),
+  })
+  const changed = !rule || JSON.stringify(begin(rule, undefined)) !== JSON.stringify(draft)
+
+  async function save(event: FormEvent) {
+    event.preventDefault()
+    if (!whole) return setProblem('Say which words, and where to book.')
+    try {
+      if (rule) {
+        const params = { path: { id: rule.id }, query: { version: rule.version } }
+        await api.PUT('/api/rules/{id}', { params, body: whole })
+        onSaved(rule)
+      } else {
+        onSaved(await data(api.POST('/api/rules', { body: whole })))
+      }
+    } catch (error) {
+      setProblem(messageOf(error))
+    }
+  }
+
+  return (
+    <aside className="insp" aria-label={rule ? `Rule ${rule.no}` : 'New rule'}>
+      <div className="ih">
+        <h2>{rule ? `Rule ${rule.no}` : no ? `Rule ${no}` : 'New rule'}</h2>
+        {changed && <span className="wait s">not saved yet</span>}
+      </div>
+      <form className="flex flex-col flex-1" onSubmit={save} onKeyDown={(e) => e.key === 'Escape' && onClose()}>
+        <div className="sentence">
+          When any text has the words{' '}
+          <input
+            className="pick w-full"
+            aria-label="Words"
+            value={draft.words}
+            // biome-ignore lint/a11y/noAutofocus: opened by a key, the words are what to check first
+            autoFocus={!rule}
+            placeholder="words of the bank’s text"
+            onChange={(e) => set({ words: e.target.value.toUpperCase() })}
+          />{' '}
+          and money{' '}
+          <select
+            className="pick"
+            aria-label="In or out"
+            value={draft.direction}
+            onChange={(e) => set({ direction: e.target.value as Draft['direction'] })}
+          >
+            <option value="OUT">goes out of</option>
+            <option value="IN">comes into</option>
+            <option value="EITHER">moves on</option>
+          </select>{' '}
+          <select
+            className="pick"
+            aria-label="On account"
+            value={draft.onAccountId ?? ''}
+            onChange={(e) => set({ onAccountId: e.target.value || undefined })}
+          >
+            <option value="">any account</option>
+            {all
+              .filter((a) => a.hasStatements && (!line || a.bookId === line.bookId))
+              .map((a) => (
+                <option key={a.id} value={a.id}>
+                  {a.name}
+                </option>
+              ))}
+          </select>
+          , then set the payee to{' '}
+          <input
+            className="pick w-full"
+            aria-label="Payee"
+            value={draft.payee}
+            placeholder="as the bank says"
+            onChange={(e) => set({ payee: e.target.value })}
+          />{' '}
+          and book to{' '}
+          <AccountPicker
+            label="Book to"
+            className="pick w-full"
+            value={draft.toAccountId}
+            bookId={bookId}
+            onChange={(a) => set({ toAccountId: a.id })}
+          />
+        </div>
+        {reach.data && (
+          <p className="reach">
+            Fits <b>{counted(reach.data.waiting, 'waiting line')}</b>
+            {reach.data.waiting > 0 && (
+              <>
+                , <b>{reach.data.unanswered}</b> of them without a rule so far
+              </>
+            )}
+            .
+          </p>
+        )}
+        {(problem || reach.error) && (
+          <p className="note-error" role="alert">
+            {problem || messageOf(reach.error)}
+          </p>
+        )}
+        <div className="acts">
+          <button type="submit" className="btn go" disabled={!changed || !whole}>
+            Save the rule <kbd>Enter</kbd>
+          </button>
+          {rule ? (
+            <button type="button" className="btn kill" onClick={onRemove}>
+              Remove <kbd>Delete</kbd>
+            </button>
+          ) : (
+            <button type="button" className="btn" onClick={onClose}>
+              Discard <kbd>Esc</kbd>
+            </button>
+          )}
+        </div>
+      </form>
+    </aside>
+  )
+}
+
+/** COBBLERS ROW -> Cobblers Row: a payee's name to begin with. */
+function readable(words: string): string {
+  return words.toLowerCase().replace(/(^|\s)\p{L}/gu, (c) => c.toUpperCase())
+}

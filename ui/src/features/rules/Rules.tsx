@@ -1,0 +1,170 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '@/api/client'
+import { accounts, booksChanged } from '@/api/queries'
+import { useCommands } from '@/app/commands'
+import { useSays } from '@/app/says'
+import { useScope } from '@/app/scope'
+import { counted } from '@/parts/figures'
+import { Icon } from '@/parts/Icon'
+import { Failed, Loading, Nothing } from '@/parts/States'
+import { useSelection } from '@/parts/useSelection'
+import { RuleEditor } from './RuleEditor'
+import type { Rule } from './types'
+import './rules.css'
+
+/** The rules in their order, each as a sentence. */
+export function Rules() {
+  const rules = useQuery({ queryKey: ['rules'], queryFn: () => data(api.GET('/api/rules')) })
+  const all = useQuery(accounts)
+  const { book } = useScope()
+  if (rules.error) return <Failed error={rules.error} retry={rules.refetch} />
+  if (!rules.data || !all.data) return <Loading what="rules" />
+  return <RulesPage rules={rules.data.filter((r) => !book || r.bookId === book)} order={rules.data} />
+}
+
+function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
+  const says = useSays()
+  const { selected, select } = useSelection(
+    rules.map((r) => r.id),
+    'rule',
+  )
+  const [making, setMaking] = useState(false)
+  const rule = rules.find((r) => r.id === selected)
+
+  async function act(work: () => Promise<unknown>, said: string) {
+    try {
+      await work()
+      says.done(said)
+    } catch (error) {
+      says.failed(error)
+    }
+    await booksChanged()
+  }
+  function move(step: number) {
+    if (!rule) return
+    // The neighbour within what is shown may stand further away in the order of all rules.
+    const at = rules.indexOf(rule)
+    const neighbour = rules[at + step]
+    if (!neighbour) return
+    act(
+      () => api.POST('/api/rules/{id}/move', { params: { path: { id: rule.id } }, body: { no: neighbour.no } }),
+      `Rule ${rule.no} is now number ${neighbour.no}.`,
+    )
+  }
+  function remove() {
+    if (!rule) return
+    const params = { path: { id: rule.id }, query: { version: rule.version } }
+    act(() => api.DELETE('/api/rules/{id}', { params }), `Rule ${rule.no} removed. What it posted stays.`)
+  }
+
+  useCommands([
+    { keys: ['Alt+ArrowUp'], label: 'Move the rule up', strip: 'move in order', run: () => move(-1) },
+    { keys: ['Alt+ArrowDown'], label: 'Move the rule down', strip: 'move in order', run: () => move(1) },
+    { keys: ['n'], label: 'New rule', strip: 'new rule', run: () => setMaking(true) },
+    { keys: ['Delete'], label: 'Remove the rule', strip: 'remove', run: remove },
+  ])
+
+  return (
+    <main className="split" tabIndex={-1}>
+      <section className="sheet">
+        <div className="head">
+          <h1>Rules</h1>
+          <span className="q">tried from the top, the first that fits decides</span>
+          <button type="button" className="btn end" onClick={() => setMaking(true)}>
+            New rule <kbd>N</kbd>
+          </button>
+        </div>
+        {rules.length === 0 ? (
+          <Nothing title="No rules yet">
+            <p>A rule books all lines like one. Make one here, or in Post from a line that waits.</p>
+          </Nothing>
+        ) : (
+          <div className="scroll">
+            <table className="tb rul" aria-label="Rules">
+              <colgroup>
+                <col className="w-[66px]" />
+                <col />
+                <col className="w-[120px]" />
+              </colgroup>
+              <thead>
+                <tr>
+                  <th>No.</th>
+                  <th>Rule</th>
+                  <th className="n">Waiting now</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rules.map((r) => (
+                  <tr
+                    key={r.id}
+                    data-row={r.id}
+                    className={r.id === selected && !making ? 'row sel' : 'row'}
+                    aria-selected={r.id === selected}
+                    onClick={() => {
+                      select(r.id)
+                      setMaking(false)
+                    }}
+                  >
+                    <td className="q">{r.no}</td>
+                    <td className="sen">
+                      <Sentence rule={r} />
+                    </td>
+                    <td className="n">
+                      {r.waiting ? <span className="wait">{r.waiting} waiting</span> : <span className="qq">–</span>}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </section>
+      {making ? (
+        <RuleEditor
+          key="new"
+          no={order.length + 1}
+          onClose={() => setMaking(false)}
+          onSaved={async (made) => {
+            setMaking(false)
+            await booksChanged()
+            select(made.id)
+            says.done(`Rule ${made.no} made. It applies to ${counted(made.waiting, 'waiting line')}.`)
+          }}
+        />
+      ) : (
+        rule && (
+          <RuleEditor
+            key={rule.id + rule.version}
+            rule={rule}
+            onClose={() => {}}
+            onRemove={remove}
+            onSaved={async () => {
+              await booksChanged()
+              says.done(`Rule ${rule.no} changed.`)
+            }}
+          />
+        )
+      )}
+    </main>
+  )
+}
+
+const WAYS = { IN: 'comes into', OUT: 'goes out of', EITHER: 'moves on' } as const
+
+function Sentence({ rule }: { rule: Rule }) {
+  return (
+    <>
+      When any text has the {rule.words.includes(' ') ? 'words' : 'word'} <b>{rule.words}</b> and money{' '}
+      {WAYS[rule.direction]} <b>{rule.onAccountName ?? 'any account'}</b>
+      <br />
+      <Icon name="arrow" size={13} />{' '}
+      {rule.payee && (
+        <>
+          payee <b>{rule.payee}</b>,{' '}
+        </>
+      )}
+      book to <b>{rule.toAccountName}</b>
+    </>
+  )
+}

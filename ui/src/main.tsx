@@ -1,0 +1,65 @@
+import { QueryClientProvider, useQuery } from '@tanstack/react-query'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { createBrowserRouter, RouterProvider } from 'react-router'
+import { Problem } from './api/client'
+import { queryClient, session } from './api/queries'
+import { CommandsProvider } from './app/commands'
+import { Frame } from './app/Frame'
+import { SaysProvider } from './app/says'
+import { applyTheme } from './app/theme'
+import { Almanac } from './features/almanac/Almanac'
+import { Gather } from './features/gather/Gather'
+import { SignIn } from './features/household/SignIn'
+import { Journal } from './features/journal/Journal'
+import { Register } from './features/journal/Register'
+import { Post } from './features/post/Post'
+import { Reconcile } from './features/reconcile/Reconcile'
+import { StatementSheet } from './features/reconcile/StatementSheet'
+import { TrialBalance } from './features/report/TrialBalance'
+import { Rules } from './features/rules/Rules'
+import { Failed, Loading, Nothing } from './parts/States'
+import './styles/index.css'
+
+const router = createBrowserRouter([
+  {
+    element: <Frame />,
+    children: [
+      { path: '/', element: <Almanac /> },
+      { path: '/gather', element: <Gather /> },
+      { path: '/post', element: <Post /> },
+      { path: '/reconcile', element: <Reconcile /> },
+      { path: '/reconcile/:statementId', element: <StatementSheet /> },
+      { path: '/journal', element: <Journal /> },
+      { path: '/accounts/:accountId', element: <Register /> },
+      { path: '/rules', element: <Rules /> },
+      { path: '/trial-balance', element: <TrialBalance /> },
+      { path: '*', element: <Nothing title="There is no such page">The path above leads to every station.</Nothing> },
+    ],
+  },
+])
+
+/** The application once somebody is signed in; until then, signing in. The address is kept meanwhile. */
+function Household() {
+  const { data, error, isPending, refetch } = useQuery(session)
+  if (isPending) return <Loading what="the household" />
+  if (data) return <RouterProvider router={router} />
+  if (error instanceof Problem && error.status !== 401) return <Failed error={error} retry={refetch} />
+  return <SignIn />
+}
+
+applyTheme()
+const root = document.getElementById('root')
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queryClient}>
+        <CommandsProvider>
+          <SaysProvider>
+            <Household />
+          </SaysProvider>
+        </CommandsProvider>
+      </QueryClientProvider>
+    </StrictMode>,
+  )
+}

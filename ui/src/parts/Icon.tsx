@@ -1,0 +1,39 @@
+const PATHS = {
+  down: 'M3 5l4 4 4-4',
+  right: 'M5 3l4 4-4 4',
+  arrow: 'M1.5 7h10M8.5 3.8 11.7 7l-3.2 3.2',
+  equal: 'M2.5 5h9M2.5 9h9',
+  search: 'M2.2 6a3.8 3.8 0 1 0 7.6 0 3.8 3.8 0 1 0-7.6 0M9 9l3.2 3.2',
+  close: 'M3.5 3.5l7 7M10.5 3.5l-7 7',
+  check: 'M3 7.4l2.8 2.8L11.2 4',
+  checks: 'M.8 7.6l2.6 2.6L8.4 4M6.6 9.9l.3.3L12.9 4',
+  circle: 'M2.8 7a4.2 4.2 0 1 0 8.4 0 4.2 4.2 0 1 0-8.4 0',
+} as const
+
+/** A line drawing of 14 by 14; give it a title where it stands without words. */
+export function Icon({ name, size = 14, title }: { name: keyof typeof PATHS; size?: number; title?: string }) {
+  return title ? (
+    <svg className="i" width={size} height={size} viewBox="0 0 14 14" role="img" aria-label={title}>
+      <path d={PATHS[name]} />
+    </svg>
+  ) : (
+    <svg className="i" width={size} height={size} viewBox="0 0 14 14" aria-hidden="true">
+      <path d={PATHS[name]} />
+    </svg>
+  )
+}
+
+/** How far the bank confirms a posting. */
+export function StateMark({ state }: { state: 'OPEN' | 'CLEARED' | 'RECONCILED' }) {
+  const look = {
+    OPEN: { name: 'circle', title: 'open', tone: 'wait' },
+    CLEARED: { name: 'check', title: 'cleared', tone: 'in' },
+    RECONCILED: { name: 'checks', title: 'reconciled', tone: 'in' },
+  } as const
+  const { name, title, tone } = look[state]
+  return (
+    <span className={tone}>
+      <Icon name={name} title={title} />
+    </span>
+  )
+}
