@@ -1,3 +1,6 @@
+// First of all: its layers come before those of the features.
+import './styles/index.css'
+
 import { QueryClientProvider, useQuery } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
@@ -19,7 +22,6 @@ import { StatementSheet } from './features/reconcile/StatementSheet'
 import { TrialBalance } from './features/report/TrialBalance'
 import { Rules } from './features/rules/Rules'
 import { Failed, Loading, Nothing } from './parts/States'
-import './styles/index.css'
 
 const router = createBrowserRouter([
   {

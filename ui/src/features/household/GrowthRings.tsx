@@ -26,7 +26,7 @@ function radii(): number[] {
   let radius = 13
   for (let i = 0; i < RINGS; i++) {
     list.push(radius)
-    radius += 11.5 + 5.5 * Math.sin(i * 1.9) + (i % 6 === 5 ? 4 : 0)
+    radius += 14 + 6.5 * Math.sin(i * 1.9) + (i % 6 === 5 ? 4 : 0)
   }
   return list
 }

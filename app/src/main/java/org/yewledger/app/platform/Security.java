@@ -29,7 +29,7 @@ class Security {
                 .permitAll()
                 .requestMatchers("/api/**")
                 .authenticated()
-                .requestMatchers("/actuator/health")
+                .requestMatchers("/actuator/health/**")
                 .permitAll()
                 .requestMatchers("/actuator/**")
                 .denyAll()

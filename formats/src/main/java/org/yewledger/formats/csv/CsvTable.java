@@ -86,7 +86,12 @@ public record CsvTable(Charset charset, char separator, int headerIndex, List<Ro
   private static List<Row> rows(String text, char separator, int atMost) {
     var rows = new ArrayList<Row>();
     try (CsvReader<CsvRecord> reader =
-        CsvReader.builder().fieldSeparator(separator).skipEmptyLines(true).ofCsvRecord(text)) {
+        CsvReader.builder()
+            .fieldSeparator(separator)
+            .skipEmptyLines(true)
+            .allowExtraFields(true)
+            .allowMissingFields(true)
+            .ofCsvRecord(text)) {
       for (CsvRecord csv : reader) {
         if (rows.size() >= atMost) {
           break;

@@ -1,0 +1,96 @@
+package org.yewledger.app;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.authentication;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
+import org.yewledger.app.platform.SignedIn;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The HTTP API as one signed-in person calls it. */
+public final class Api {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  /** An answer; {@code json} is missing where there is no body. */
+  public record Answer(int status, JsonNode json) {
+    /** The stable end of a problem's type; empty if it is none. */
+    public String problem() {
+      return json.path("type").asString("").replace("urn:yew:problem:", "");
+    }
+  }
+
+  private final MockMvc mvc;
+  private final SignedIn person;
+
+  Api(MockMvc mvc, SignedIn person) {
+    this.mvc = mvc;
+    this.person = person;
+  }
+
+  public Answer get(String path) {
+    return perform(request(HttpMethod.GET, URI.create(path)));
+  }
+
+  public Answer post(String path, String json) {
+    return send(HttpMethod.POST, path, json);
+  }
+
+  public Answer put(String path, String json) {
+    return send(HttpMethod.PUT, path, json);
+  }
+
+  public Answer delete(String path) {
+    return perform(request(HttpMethod.DELETE, URI.create(path)));
+  }
+
+  /** Uploads a file with an optional layout; {@code path} may carry the other fields as a query. */
+  public Answer upload(String path, String fileName, byte[] content, String layout) {
+    MockMultipartHttpServletRequestBuilder builder = multipart(URI.create(path));
+    builder.file(new MockMultipartFile("file", fileName, "application/octet-stream", content));
+    if (layout != null) {
+      builder.file(
+          new MockMultipartFile(
+              "layout",
+              "",
+              MediaType.APPLICATION_JSON_VALUE,
+              layout.getBytes(StandardCharsets.UTF_8)));
+    }
+    return perform(builder);
+  }
+
+  private Answer send(HttpMethod method, String path, String json) {
+    return perform(
+        request(method, URI.create(path)).contentType(MediaType.APPLICATION_JSON).content(json));
+  }
+
+  private Answer perform(
+      org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder<?>
+          builder) {
+    var token = UsernamePasswordAuthenticationToken.authenticated(person, null, List.of());
+    try {
+      var response =
+          mvc.perform(builder.with(authentication(token)).with(csrf())).andReturn().getResponse();
+      String body = response.getContentAsString(StandardCharsets.UTF_8);
+      return new Answer(
+          response.getStatus(), body.isEmpty() ? JSON.missingNode() : JSON.readTree(body));
+    } catch (Exception e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  static MockHttpServletRequestBuilder plain(HttpMethod method, String path) {
+    return request(method, URI.create(path));
+  }
+}

@@ -1,0 +1,130 @@
+package org.yewledger.app;
+
+import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
+import org.springframework.test.web.servlet.MockMvc;
+import org.yewledger.app.chart.AccountEntity;
+import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.household.HouseholdFounding;
+import org.yewledger.app.journal.EntryStore;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Entry;
+
+/** A test of the application on a real PostgreSQL; each class founds households of its own. */
+@SpringBootTest
+@AutoConfigureMockMvc
+public abstract class AppTest extends AbstractTestNGSpringContextTests {
+  protected static final LocalDate OPENS = LocalDate.of(2026, 8, 1);
+
+  @Autowired protected MockMvc mvc;
+  @Autowired protected HouseholdFounding founding;
+  @Autowired protected EntityManager entities;
+  @Autowired protected EntryStore entries;
+
+  /** A household with a current account of 1,000.00, a card, three categories and a second book. */
+  protected record Household(
+      SignedIn owner,
+      Api api,
+      Account current,
+      Account card,
+      Account groceries,
+      Account school,
+      Account pay,
+      Account press) {}
+
+  protected Household found(String name) {
+    SignedIn owner =
+        HouseholdFounding.newOwner(
+            Ids.next(), name, "%s@%s.example".formatted(name, Ids.next()), Ids.next());
+    UUID book = Ids.next();
+    UUID other = Ids.next();
+    var household =
+        new Household(
+            owner,
+            new Api(mvc, owner),
+            account(book, "Harbour Current", AccountKind.CURRENT, OPENS),
+            account(book, "Quillon Card", AccountKind.CARD, OPENS),
+            account(book, "Groceries", AccountKind.EXPENSE, null),
+            account(book, "School", AccountKind.EXPENSE, null),
+            account(book, "Pay", AccountKind.INCOME, null),
+            account(other, "Kestrel Current", AccountKind.CURRENT, OPENS));
+    Account equity = account(book, "Opening equity", AccountKind.OPENING_EQUITY, null);
+    founding.found(
+        name,
+        owner,
+        "secret words",
+        () -> {
+          entities.persist(new BookEntity(book, "Household", "EUR", 0));
+          entities.persist(new BookEntity(other, "Press", "EUR", 1));
+          entities.flush();
+          List<Account> all =
+              List.of(
+                  household.current(),
+                  household.card(),
+                  household.groceries(),
+                  household.school(),
+                  household.pay(),
+                  household.press(),
+                  equity);
+          for (Account account : all) {
+            String tail = account.equals(household.current()) ? "4417" : "";
+            entities.persist(new AccountEntity(account, null, tail, all.indexOf(account)));
+          }
+          entities.flush();
+          entries.add(List.of(Entry.opening(household.current(), 100_000, equity)));
+        });
+    return household;
+  }
+
+  private static Account account(UUID book, String name, AccountKind kind, LocalDate opensOn) {
+    return new Account(Ids.next(), book, name, kind, CurrencyUnit.EUR, false, opensOn);
+  }
+
+  /** An OFX file for the current account: three lines and a closing balance that they make. */
+  protected static byte[] september() {
+    return ofx(
+        """
+        <STMTTRN><TRNTYPE>POS<DTPOSTED>20260904<TRNAMT>-48.20<FITID>1<NAME>GREENGAGE MKT 114</STMTTRN>
+        <STMTTRN><TRNTYPE>POS<DTPOSTED>20260911<TRNAMT>-31.80<FITID>2<NAME>GREENGAGE MKT 207</STMTTRN>
+        <STMTTRN><TRNTYPE>CREDIT<DTPOSTED>20260925<TRNAMT>500.00<FITID>3<NAME>MARRAM COUNCIL<MEMO>PAY</STMTTRN>\
+        """,
+        "1420.00");
+  }
+
+  protected static byte[] ofx(String transactions, String closing) {
+    return """
+    OFXHEADER:100
+    ENCODING:USASCII
+    CHARSET:1252
+
+    <OFX><BANKMSGSRSV1><STMTTRNRS><STMTRS><CURDEF>EUR
+    <BANKACCTFROM><ACCTID>NL4417</BANKACCTFROM>
+    <BANKTRANLIST>
+    %s
+    </BANKTRANLIST><LEDGERBAL><BALAMT>%s<DTASOF>20260930</LEDGERBAL>
+    </STMTRS></STMTTRNRS></BANKMSGSRSV1></OFX>
+    """
+        .formatted(transactions, closing)
+        .getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+  }
+
+  /** Takes the September file in and answers with what it brought. */
+  protected Api.Answer gather(Household h, byte[] file) {
+    return h.api()
+        .upload(
+            "/api/gather/batches?account=%s&makeStatement=true".formatted(h.current().id()),
+            "harbour.ofx",
+            file,
+            null);
+  }
+}

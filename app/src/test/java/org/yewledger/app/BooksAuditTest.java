@@ -1,0 +1,102 @@
+package org.yewledger.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNotEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.Optional;
+import org.testng.annotations.Test;
+
+/**
+ * The audit from outside: silent on sound books, and finding what was broken behind everybody's
+ * back.
+ */
+public class BooksAuditTest extends AppTest {
+  private record Audit(int exit, String says) {}
+
+  private static String env(String name) {
+    return Optional.ofNullable(System.getenv(name))
+        .orElseThrow(() -> new AssertionError(name + " is not set; use ./yew test"));
+  }
+
+  private static Audit audit() throws Exception {
+    var builder =
+        new ProcessBuilder(
+            env("YEW_PSQL"),
+            "-h",
+            "127.0.0.1",
+            "-p",
+            env("YEW_DB_PORT"),
+            "-U",
+            env("YEW_DB_OWNER"),
+            "-d",
+            env("YEW_DB_NAME"),
+            "-X",
+            "-q",
+            "-v",
+            "ON_ERROR_STOP=1",
+            "-f",
+            "../script/audit.sql");
+    builder.environment().put("PGPASSWORD", env("YEW_DB_OWNER_PASSWORD"));
+    Process process = builder.redirectErrorStream(true).start();
+    String says = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    return new Audit(process.waitFor(), says);
+  }
+
+  private static void asOwner(String... statements) throws SQLException {
+    try (Connection owner =
+            DriverManager.getConnection(
+                env("YEW_DB_URL"), env("YEW_DB_OWNER"), env("YEW_DB_OWNER_PASSWORD"));
+        var statement = owner.createStatement()) {
+      for (String sql : statements) {
+        statement.execute(sql);
+      }
+    }
+  }
+
+  @Test
+  public void findsNothingInSoundBooksAndEveryKindOfDamage() throws Exception {
+    Household h = found("audit");
+    gather(h, september());
+    Audit sound = audit();
+    assertEquals(sound.exit(), 0, sound.says());
+    assertTrue(sound.says().contains("0 findings"), sound.says());
+
+    String id = "'" + h.owner().householdId() + "'";
+    damage(
+        "kept monthly totals",
+        "update account_month set debit_minor = debit_minor + 1 where household_id = " + id,
+        "update account_month set debit_minor = debit_minor - 1 where household_id = " + id);
+    damage(
+        "bank lines and their postings",
+        "update bank_line_state set state = 'POSTED' where household_id = " + id,
+        "update bank_line_state set state = 'WAITING' where household_id = " + id);
+    damage(
+        "finished reconciliations",
+        "update statement set finished_at = now() where household_id = " + id,
+        "update statement set finished_at = null where household_id = " + id);
+    damage(
+        "entries balance",
+        "alter table posting disable trigger user; update posting set amount_minor = amount_minor +"
+            + " 1 where place = 0 and household_id = "
+            + id,
+        "update posting set amount_minor = amount_minor - 1 where place = 0 and household_id = "
+            + id
+            + "; alter table posting enable trigger user");
+    assertEquals(audit().exit(), 0);
+  }
+
+  private static void damage(String check, String breaking, String mending) throws Exception {
+    asOwner(breaking);
+    Audit broken = audit();
+    asOwner(mending);
+    assertNotEquals(broken.exit(), 0, broken.says());
+    assertTrue(
+        broken.says().lines().anyMatch(l -> l.startsWith("WRONG") && l.contains(check)),
+        broken.says());
+  }
+}

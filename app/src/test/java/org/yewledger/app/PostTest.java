@@ -1,0 +1,192 @@
+package org.yewledger.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.UUID;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+public class PostTest extends AppTest {
+  private Household gathered(String name) {
+    Household h = found(name);
+    assertEquals(gather(h, september()).status(), 201);
+    return h;
+  }
+
+  private static JsonNode line(Household h, String text) {
+    for (JsonNode stack : h.api().get("/api/waiting-lines").json().path("stacks")) {
+      for (JsonNode line : stack.path("lines")) {
+        if (line.path("text").asString().startsWith(text)) {
+          return line;
+        }
+      }
+    }
+    throw new AssertionError("no line " + text);
+  }
+
+  private static String accepted(JsonNode line, String parts) {
+    return """
+    {"lines":[{"lineId":"%s","version":%d,"booking":{"payee":"Greengage Market","note":"","parts":[%s]}}]}\
+    """
+        .formatted(line.path("id").asString(), line.path("version").asInt(), parts);
+  }
+
+  private static String part(UUID account, String amount) {
+    return """
+    {"accountId":"%s","amount":"%s"}\
+    """
+        .formatted(account, amount);
+  }
+
+  private Api.Answer post(Household h, JsonNode line, UUID account) {
+    return h.api()
+        .post(
+            "/api/waiting-lines/post",
+            accepted(line, part(account, line.path("amount").asString())));
+  }
+
+  @Test
+  public void aRuleAppliesAtOnceToWhatWaitsAndItsStackIsPosted() {
+    Household h = gathered("rule");
+    assertEquals(
+        h.api().get("/api/waiting-lines").json().at("/stacks/0/reason").asString(),
+        "OPEN_QUESTION");
+    Api.Answer rule =
+        h.api()
+            .post(
+                "/api/rules",
+                """
+                {"words":"greengage","direction":"OUT","payee":"Greengage Market","toAccountId":"%s"}\
+                """
+                    .formatted(h.groceries().id()));
+    assertEquals(rule.status(), 201);
+    assertEquals(rule.json().path("waiting").asInt(), 2);
+
+    JsonNode stack = h.api().get("/api/waiting-lines").json().at("/stacks/0");
+    assertEquals(stack.path("reason").asString(), "RULE");
+    assertEquals(stack.path("count").asInt(), 2);
+    JsonNode postings = stack.at("/lines/0/proposal/postings");
+    assertEquals(postings.at("/0/accountName").asString(), "Groceries");
+    assertEquals(postings.at("/0/debit").asString(), "48.20");
+    assertEquals(postings.at("/1/credit").asString(), "48.20");
+  }
+
+  @Test
+  public void aPostedLineIsInJournalRegisterAndTrialBalance() {
+    Household h = gathered("posted");
+    assertEquals(post(h, line(h, "GREENGAGE MKT 114"), h.groceries().id()).status(), 200);
+    JsonNode entry = h.api().get("/api/entries?text=greengage").json().at("/entries/0");
+    assertEquals(entry.path("amount").asString(), "-48.20");
+    assertEquals(entry.path("state").asString(), "CLEARED");
+    JsonNode register = h.api().get("/api/accounts/" + h.current().id() + "/register").json();
+    assertEquals(register.path("balance").asString(), "951.80");
+    assertEquals(register.at("/rows/0/balance").asString(), "951.80");
+    assertEquals(register.at("/rows/1/balance").asString(), "1000.00");
+    JsonNode trial = h.api().get("/api/trial-balance?on=2026-09-30").json().get(0);
+    assertTrue(trial.path("balances").asBoolean());
+    assertEquals(trial.path("debit").asString(), trial.path("credit").asString());
+  }
+
+  @Test
+  public void aLineIsSplitInTwoAndThePartsMustAddUp() {
+    Household h = gathered("split");
+    JsonNode line = line(h, "GREENGAGE MKT 114");
+    String bad = part(h.groceries().id(), "-40.00") + "," + part(h.school().id(), "-8.00");
+    Api.Answer refused = h.api().post("/api/waiting-lines/post", accepted(line, bad));
+    assertEquals(refused.problem(), "still-to-place");
+    assertTrue(refused.json().path("detail").asString().contains("0.20"));
+    String good = part(h.groceries().id(), "-40.00") + "," + part(h.school().id(), "-8.20");
+    assertEquals(h.api().post("/api/waiting-lines/post", accepted(line, good)).status(), 200);
+    assertEquals(
+        h.api().get("/api/entries?text=school").json().at("/entries/0/postings").size(), 3);
+  }
+
+  @Test
+  public void twoWindowsPostingTheSameLineOneWinsTheOtherIsTold() throws Exception {
+    Household h = gathered("race");
+    JsonNode line = line(h, "MARRAM");
+    List<Api.Answer> answers = Collections.synchronizedList(new ArrayList<>());
+    var threads = new ArrayList<Thread>();
+    for (int i = 0; i < 4; i++) {
+      threads.add(Thread.startVirtualThread(() -> answers.add(post(h, line, h.pay().id()))));
+    }
+    for (Thread thread : threads) {
+      thread.join();
+    }
+    assertEquals(answers.stream().filter(a -> a.status() == 200).count(), 1, answers.toString());
+    assertEquals(answers.stream().filter(a -> a.status() == 409).count(), 3, answers.toString());
+    assertEquals(h.api().get("/api/entries?text=pay").json().path("count").asInt(), 1);
+  }
+
+  @Test
+  public void aLateWindowIsToldWhoPostedTheLine() {
+    Household h = gathered("late");
+    JsonNode line = line(h, "MARRAM");
+    post(h, line, h.pay().id());
+    Api.Answer late = post(h, line, h.pay().id());
+    assertEquals(late.problem(), "line-already-posted");
+    assertTrue(late.json().path("detail").asString().contains("by late"), late.json().toString());
+  }
+
+  @Test
+  public void oneBadLineOfAStackPostsNoneOfIt() {
+    Household h = gathered("stack");
+    JsonNode first = line(h, "GREENGAGE MKT 114");
+    JsonNode second = line(h, "GREENGAGE MKT 207");
+    String body =
+        accepted(first, part(h.groceries().id(), "-48.20")).replace("]}}]}", "]}},")
+            + accepted(second, part(h.press().id(), "-31.80")).replace("{\"lines\":[", "");
+    assertEquals(h.api().post("/api/waiting-lines/post", body).problem(), "other-book");
+    assertEquals(h.api().get("/api/waiting-lines").json().path("count").asInt(), 3);
+  }
+
+  @Test
+  public void takenBackItWaitsAgainAndTheBooksForgetIt() {
+    Household h = gathered("back");
+    JsonNode line = line(h, "MARRAM");
+    post(h, line, h.pay().id());
+    String ids = "{\"lineIds\":[\"" + line.path("id").asString() + "\"]}";
+    assertEquals(h.api().post("/api/waiting-lines/take-back", ids).status(), 204);
+    assertEquals(h.api().get("/api/waiting-lines").json().path("count").asInt(), 3);
+    assertEquals(h.api().get("/api/entries?text=pay").json().path("count").asInt(), 0);
+    assertEquals(
+        h.api()
+            .get("/api/accounts/" + h.current().id() + "/register")
+            .json()
+            .path("balance")
+            .asString(),
+        "1000.00");
+  }
+
+  @Test
+  public void theOtherHalfOfATransferIsPairedRatherThanBookedTwice() {
+    Household h = gathered("pair");
+    post(h, line(h, "GREENGAGE MKT 114"), h.card().id());
+    byte[] card =
+        new String(
+                ofx(
+                    "<STMTTRN><TRNTYPE>CREDIT<DTPOSTED>20260905<TRNAMT>48.20<FITID>9<NAME>PAYMENT"
+                        + " RECEIVED</STMTTRN>",
+                    "0.00"))
+            .replace("NL4417", "6650")
+            .getBytes();
+    String path = "/api/gather/batches?makeStatement=false&account=" + h.card().id();
+    assertEquals(h.api().upload(path, "card.ofx", card, null).status(), 201);
+    JsonNode half = line(h, "PAYMENT RECEIVED");
+    JsonNode alternative = half.at("/alternatives/0");
+    assertEquals(alternative.path("daysApart").asInt(), 1);
+    String body =
+        "{\"version\":%d,\"postingId\":\"%s\"}"
+            .formatted(half.path("version").asInt(), alternative.path("postingId").asString());
+    String pair = "/api/waiting-lines/" + half.path("id").asString() + "/pair";
+    assertEquals(h.api().post(pair, body).status(), 200);
+    assertEquals(h.api().post(pair, body).status(), 409);
+    JsonNode register = h.api().get("/api/accounts/" + h.card().id() + "/register").json();
+    assertEquals(register.path("balance").asString(), "48.20");
+    assertEquals(register.path("rows").size(), 1);
+  }
+}

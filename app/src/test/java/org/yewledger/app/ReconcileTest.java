@@ -1,0 +1,152 @@
+package org.yewledger.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+public class ReconcileTest extends AppTest {
+  @Autowired private JdbcClient jdbc;
+
+  /** A household with all September lines posted; answers with the statement that the file made. */
+  private String allPosted(Household h) {
+    String statement = gather(h, september()).json().path("statementId").asString();
+    for (JsonNode line : h.api().get("/api/waiting-lines").json().at("/stacks/0/lines")) {
+      String body =
+          """
+          {"lines":[{"lineId":"%s","version":0,"booking":{"payee":"x","parts":[{"accountId":"%s","amount":"%s"}]}}]}\
+          """
+              .formatted(
+                  line.path("id").asString(), h.groceries().id(), line.path("amount").asString());
+      assertEquals(h.api().post("/api/waiting-lines/post", body).status(), 200);
+    }
+    return "/api/statements/" + statement;
+  }
+
+  private static List<String> postings(JsonNode sheet) {
+    var ids = new ArrayList<String>();
+    sheet.path("postings").forEach(p -> ids.add(p.path("postingId").asString()));
+    return ids;
+  }
+
+  private static Api.Answer tick(Household h, String statement, List<String> ids, boolean ticked) {
+    return h.api()
+        .put(
+            statement + "/ticks",
+            "{\"postingIds\":[\"%s\"],\"ticked\":%s}".formatted(String.join("\",\"", ids), ticked));
+  }
+
+  private static Api.Answer finish(Household h, String statement) {
+    int version = h.api().get(statement).json().path("version").asInt();
+    return h.api().post(statement + "/finish?version=" + version, "");
+  }
+
+  @Test
+  public void totalsFollowTheTicksAndOnlyZeroFinishes() {
+    Household h = found("zero");
+    String statement = allPosted(h);
+    JsonNode sheet = h.api().get(statement).json();
+    assertEquals(sheet.path("opening").asString(), "1000.00");
+    assertEquals(sheet.path("difference").asString(), "420.00");
+    List<String> ids = postings(sheet);
+    assertEquals(ids.size(), 3);
+
+    JsonNode two = tick(h, statement, ids.subList(0, 2), true).json();
+    assertEquals(two.path("out").asString(), "80.00");
+    assertEquals(two.path("difference").asString(), "500.00");
+    assertEquals(two.at("/postings/1/balance").asString(), "920.00");
+    assertEquals(finish(h, statement).problem(), "difference-not-zero");
+
+    assertEquals(
+        tick(h, statement, ids.subList(2, 3), true).json().path("difference").asString(), "0.00");
+    assertEquals(finish(h, statement).status(), 200);
+    JsonNode almanac = h.api().get("/api/almanac?month=2026-09").json();
+    assertEquals(cell(almanac, h).path("state").asString(), "AGREED");
+    assertEquals(
+        h.api().get("/api/entries").json().at("/entries/0/state").asString(), "RECONCILED");
+  }
+
+  private static JsonNode cell(JsonNode almanac, Household h) {
+    for (JsonNode account : almanac.at("/books/0/accounts")) {
+      if (account.path("accountId").asString().equals(h.current().id().toString())) {
+        for (JsonNode cell : account.path("months")) {
+          if (cell.path("month").asString().equals("2026-09")) {
+            return cell;
+          }
+        }
+      }
+    }
+    throw new AssertionError("no cell");
+  }
+
+  @Test
+  public void whatIsFinishedStaysAsItIs() {
+    Household h = found("stays");
+    String statement = allPosted(h);
+    List<String> ids = postings(h.api().get(statement).json());
+    tick(h, statement, ids, true);
+    finish(h, statement);
+    assertEquals(tick(h, statement, ids, false).problem(), "statement-finished");
+    assertEquals(finish(h, statement).problem(), "statement-finished");
+    String line =
+        founding.as(
+            h.owner(),
+            () ->
+                jdbc.sql(
+                        "select bank_line_id::text from posting where bank_line_id is not null"
+                            + " limit 1")
+                    .query(String.class)
+                    .single());
+    assertEquals(
+        h.api().post("/api/waiting-lines/take-back", "{\"lineIds\":[\"" + line + "\"]}").problem(),
+        "already-ticked");
+    boolean removed = false;
+    try {
+      founding.as(
+          h.owner(), () -> jdbc.sql("delete from posting where statement_id is not null").update());
+      removed = true;
+    } catch (RuntimeException e) {
+      assertTrue(String.valueOf(e).contains("reconciled"), String.valueOf(e));
+    }
+    assertFalse(removed);
+    String same =
+        "{\"accountId\":\"%s\",\"closesOn\":\"2026-09-15\",\"closing\":\"1.00\"}"
+            .formatted(h.current().id());
+    assertEquals(h.api().post("/api/statements", same).problem(), "already-agreed");
+  }
+
+  @Test
+  public void aStatementOnPaperIsTypedCorrectedAndPutAway() {
+    Household h = found("paper");
+    String draft =
+        "{\"accountId\":\"%s\",\"closesOn\":\"2026-08-31\",\"closing\":\"999.00\"}"
+            .formatted(h.current().id());
+    String id = h.api().post("/api/statements", draft).json().path("id").asString();
+    String statement = "/api/statements/" + id;
+    assertEquals(h.api().get(statement).json().path("difference").asString(), "-1.00");
+    JsonNode corrected =
+        h.api()
+            .put(statement + "?version=0", "{\"closesOn\":\"2026-08-31\",\"closing\":\"1000.00\"}")
+            .json();
+    assertEquals(corrected.path("difference").asString(), "0.00");
+    assertEquals(
+        h.api()
+            .put(statement + "?version=0", "{\"closesOn\":\"2026-08-31\",\"closing\":\"5.00\"}")
+            .status(),
+        409);
+    assertEquals(
+        h.api().delete(statement + "?version=" + corrected.path("version").asInt()).status(), 204);
+    assertEquals(h.api().get(statement).status(), 404);
+    String early = draft.replace("2026-08-31", "2026-07-31");
+    assertEquals(h.api().post("/api/statements", early).problem(), "before-opening");
+    assertEquals(
+        h.api().post("/api/statements", draft.replace("999.00", "999.005")).problem(),
+        "amount-too-fine");
+  }
+}

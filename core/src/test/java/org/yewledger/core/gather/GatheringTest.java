@@ -1,0 +1,56 @@
+package org.yewledger.core.gather;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.yewledger.core.Fixtures.CURRENT;
+import static org.yewledger.core.Fixtures.GROCERIES;
+import static org.yewledger.core.Fixtures.line;
+import static org.yewledger.core.Fixtures.refusalOf;
+
+import java.util.List;
+import org.joda.money.CurrencyUnit;
+import org.testng.annotations.Test;
+import org.yewledger.core.Refusal;
+
+public class GatheringTest {
+  private static BankStatement file(CurrencyUnit currency, BankLine... lines) {
+    return new BankStatement("4417", currency, List.of(lines), null);
+  }
+
+  @Test
+  public void countsNewAndKnown() {
+    BankLine known = line("2026-09-01", -100, "A");
+    BankStatement file = file(CurrencyUnit.EUR, known, line("2026-09-02", -200, "B"));
+    Gathering gathering = Gathering.of(CURRENT, file, List.of(known.key()));
+    assertEquals(gathering.newLines().size(), 1);
+    assertEquals(gathering.knownCount(), 1);
+  }
+
+  @Test
+  public void refusesALineBeforeTheAccountOpensAndNamesIt() {
+    try {
+      Gathering.of(CURRENT, file(CurrencyUnit.EUR, line("2025-09-30", -100, "A")), List.of());
+    } catch (Refusal e) {
+      assertEquals(e.code(), "before-opening");
+      assertTrue(
+          e.getMessage().contains("Line 1") && e.getMessage().contains("2025-10-01"),
+          e.getMessage());
+      return;
+    }
+    throw new AssertionError("accepted");
+  }
+
+  @Test
+  public void refusesAnotherCurrencyACategoryAndAnEmptyFile() {
+    BankLine line = line("2026-09-01", -100, "A");
+    assertEquals(
+        refusalOf(() -> Gathering.of(CURRENT, file(CurrencyUnit.USD, line), List.of())),
+        "currency-differs");
+    assertEquals(
+        refusalOf(() -> Gathering.of(GROCERIES, file(CurrencyUnit.EUR, line), List.of())),
+        "account-takes-no-lines");
+    assertEquals(
+        refusalOf(() -> Gathering.of(CURRENT, file(CurrencyUnit.EUR), List.of())),
+        "nothing-in-file");
+  }
+}

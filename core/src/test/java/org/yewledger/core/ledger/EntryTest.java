@@ -1,0 +1,121 @@
+package org.yewledger.core.ledger;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.yewledger.core.Fixtures.BOOK;
+import static org.yewledger.core.Fixtures.CURRENT;
+import static org.yewledger.core.Fixtures.EQUITY;
+import static org.yewledger.core.Fixtures.GROCERIES;
+import static org.yewledger.core.Fixtures.OPENS;
+import static org.yewledger.core.Fixtures.PAPER;
+import static org.yewledger.core.Fixtures.SCHOOL;
+import static org.yewledger.core.Fixtures.refusalOf;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.testng.annotations.Test;
+import org.yewledger.core.Refusal;
+
+public class EntryTest {
+  private static final LocalDate DAY = LocalDate.of(2026, 9, 12);
+
+  private static Entry entry(Posting... postings) {
+    return new Entry(DAY, "Greengage Market", "", Entry.Origin.BANK_LINE, List.of(postings));
+  }
+
+  @Test
+  public void balancesOrIsRefusedWithWhatIsMissing() {
+    assertEquals(
+        entry(new Posting(CURRENT, -4820), new Posting(GROCERIES, 4820)).totalMinor(), 4820);
+    try {
+      entry(new Posting(CURRENT, -4820), new Posting(GROCERIES, 4800));
+    } catch (Refusal e) {
+      assertEquals(e.code(), "entry-out-of-balance");
+      assertTrue(e.getMessage().contains("0.20"), e.getMessage());
+      return;
+    }
+    throw new AssertionError("accepted");
+  }
+
+  @Test
+  public void keepsEveryRandomSplitAtZeroAndRefusesAnyOther() {
+    var random = new Random(42);
+    for (int round = 0; round < 500; round++) {
+      var postings = new ArrayList<Posting>();
+      long sum = 0;
+      for (int i = 0; i <= random.nextInt(6); i++) {
+        long amount = 1 + random.nextInt(100_000);
+        sum += amount;
+        postings.add(new Posting(random.nextBoolean() ? GROCERIES : SCHOOL, amount));
+      }
+      postings.add(new Posting(CURRENT, -sum));
+      var balanced = new Entry(DAY, "x", "", Entry.Origin.BANK_LINE, postings);
+      assertEquals(balanced.postings().stream().mapToLong(Posting::amountMinor).sum(), 0);
+      assertEquals(
+          balanced.postings().stream().mapToLong(Posting::debitMinor).sum(),
+          balanced.postings().stream().mapToLong(Posting::creditMinor).sum());
+
+      var off = new ArrayList<>(postings.subList(0, postings.size() - 1));
+      off.add(new Posting(CURRENT, -sum - 1 - random.nextInt(50)));
+      assertEquals(
+          refusalOf(() -> new Entry(DAY, "x", "", Entry.Origin.BANK_LINE, off)),
+          "entry-out-of-balance");
+    }
+  }
+
+  @Test
+  public void balancesInEachBookByItself() {
+    assertEquals(
+        refusalOf(() -> entry(new Posting(CURRENT, -100), new Posting(PAPER, 100))),
+        "entry-out-of-balance");
+  }
+
+  @Test
+  public void needsTwoPostingsNoneOfThemZero() {
+    assertEquals(refusalOf(() -> entry(new Posting(CURRENT, 5))), "too-few-postings");
+    assertEquals(
+        refusalOf(() -> entry(new Posting(CURRENT, 0), new Posting(GROCERIES, 0))), "zero-posting");
+  }
+
+  @Test
+  public void isRefusedBeforeAnAccountOpens() {
+    LocalDate before = OPENS.minusDays(1);
+    assertEquals(
+        refusalOf(() ->
+            new Entry(
+                before,
+                "x",
+                "",
+                Entry.Origin.BANK_LINE,
+                List.of(new Posting(CURRENT, -1), new Posting(GROCERIES, 1)))),
+        "before-opening");
+  }
+
+  @Test
+  public void anOpeningBalanceStandsOnTheDayBeforeTheFirst() {
+    Entry opening = Entry.opening(CURRENT, 184_260, EQUITY);
+    assertEquals(opening.date(), OPENS.minusDays(1));
+    assertEquals(opening.postings().getFirst().debitMinor(), 184_260);
+    assertEquals(opening.postings().getLast().creditMinor(), 184_260);
+  }
+
+  @Test
+  public void doesNotPostToGroupsOrMixCurrencies() {
+    var group =
+        new Account(
+            UUID.randomUUID(), BOOK, "Food", AccountKind.EXPENSE, CurrencyUnit.EUR, true, null);
+    assertEquals(
+        refusalOf(() -> entry(new Posting(CURRENT, -1), new Posting(group, 1))),
+        "posting-to-group");
+    var dollars =
+        new Account(
+            UUID.randomUUID(), BOOK, "Shop", AccountKind.CURRENT, CurrencyUnit.USD, false, null);
+    assertEquals(
+        refusalOf(() -> entry(new Posting(CURRENT, -1), new Posting(dollars, 1))),
+        "currencies-mixed");
+  }
+}

@@ -1,0 +1,135 @@
+package org.yewledger.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
+import java.util.List;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/**
+ * What holds for every view: accessible in both palettes, no sideways scrolling, nothing against
+ * the policy.
+ */
+public class EveryViewTest extends BrowserTest {
+  private static final List<String> VIEWS =
+      List.of(
+          "/",
+          "/gather",
+          "/post",
+          "/reconcile",
+          "/journal?month=2026-08",
+          "/rules",
+          "/trial-balance");
+
+  @DataProvider
+  Object[][] palettes() {
+    return new Object[][] {{ColorScheme.LIGHT}, {ColorScheme.DARK}};
+  }
+
+  private void settle(Page page) {
+    page.waitForLoadState(LoadState.NETWORKIDLE);
+    assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+  }
+
+  /** Opens every view, and beyond them a register and a statement. */
+  private void eachView(Page page, java.util.function.Consumer<String> check) {
+    for (String view : VIEWS) {
+      open(page, view);
+      settle(page);
+      check.accept(view);
+    }
+    open(page, "/?month=2026-08");
+    settle(page);
+    page.getByLabel("Harbour Current, August 2026: agreed to zero").click();
+    page.getByText("Finished, agreed to zero").waitFor();
+    check.accept("a statement");
+    open(page, "/trial-balance");
+    link(page, "Harbour Current").click();
+    page.getByText("Books say").waitFor();
+    check.accept("a register");
+  }
+
+  @Test(dataProvider = "palettes")
+  public void isAccessible(ColorScheme palette) {
+    Page signIn = window(1280, 800, palette);
+    open(signIn, "/");
+    settle(signIn);
+    assertNoViolations(signIn, "sign-in");
+    Page page = signedIn(1280, 800, palette);
+    eachView(page, view -> assertNoViolations(page, view));
+    assertEquals(complaints(), List.of());
+  }
+
+  private static void assertNoViolations(Page page, String view) {
+    var violations =
+        new AxeBuilder(page)
+            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa"))
+            .analyze()
+            .getViolations();
+    assertEquals(
+        violations.stream()
+            .map(v ->
+                v.getId() + " at " + v.getNodes().stream().limit(3).map(n -> n.getHtml()).toList())
+            .toList(),
+        List.of(),
+        view);
+  }
+
+  @DataProvider
+  Object[][] widths() {
+    return new Object[][] {{1280}, {900}};
+  }
+
+  @Test(dataProvider = "widths")
+  public void doesNotScrollSideways(int width) {
+    Page page = signedIn(width, 800, ColorScheme.LIGHT);
+    eachView(
+        page,
+        view -> {
+          Object beyond =
+              page.evaluate(
+                  "() => Math.max(0, ...[document.documentElement,"
+                      + " ...document.querySelectorAll('main, .scroll, .insp, .top, .sub')].map(e"
+                      + " => e.scrollWidth - e.clientWidth))");
+          assertTrue(
+              ((Number) beyond).intValue() <= 1,
+              view + " is " + beyond + " px too wide at " + width);
+        });
+  }
+
+  @Test
+  public void theKeyboardReachesEverythingThroughFindOrDo() {
+    Page page = signedIn();
+    page.keyboard().press("Control+k");
+    page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Find or do"))
+        .fill("quillon");
+    page.keyboard().press("Enter");
+    assertThat(heading(page, "Quillon Card")).isVisible();
+    page.keyboard().press("?");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Go to Reconcile");
+    page.keyboard().press("Escape");
+    page.keyboard().press("Alt+3");
+    assertThat(page.getByText("finished at a difference of 0.00")).isVisible();
+  }
+
+  @Test
+  public void signingOutEndsTheSession() {
+    Page page = signedIn();
+    button(page, "Wren Aldercott").click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Sign out")).click();
+    assertThat(page.getByLabel("Password")).isVisible();
+    open(page, "/journal");
+    assertThat(page.getByLabel("Password")).isVisible();
+    page.getByLabel("Email").fill("wren@aldercott.example");
+    page.getByLabel("Password").fill("not this");
+    button(page, "Sign in").click();
+    assertThat(page.getByRole(AriaRole.ALERT)).hasText("Email or password is not right.");
+  }
+}

@@ -1,0 +1,191 @@
+package org.yewledger.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.testng.annotations.Test;
+
+/** The main job, from the file to the agreed month, as the bookkeeper does it. */
+public class MonthEndTest extends BrowserTest {
+  private static final String FILE = "harbour-4417-2026-09.ofx";
+
+  /** What the lines without a rule are for: the beginning of the bank's text, and the category. */
+  private static final Map<String, String> ANSWERS = new LinkedHashMap<>();
+
+  static {
+    ANSWERS.put("PINFOLD SCHOOL", "School");
+    ANSWERS.put("LITTLE ALDERS", "Day care");
+    ANSWERS.put("ALDER VALE MUSIC", "Music and");
+    ANSWERS.put("TRM 4471", "Outings");
+    ANSWERS.put("H M VANCE", "Outings");
+    ANSWERS.put("FERRYGATE BUS", "Bus and");
+    ANSWERS.put("REEDMERE", "Water");
+  }
+
+  @Test
+  public void aStatementFileIsGatheredPostedAndReconciledToZero() {
+    Page page = signedIn();
+    assertThat(heading(page, "September: 0 of 6 accounts agree")).isVisible();
+    button(page, "Household").click();
+
+    gather(page);
+    sameFileAgainBringsNothing(page);
+    makeARule(page);
+    postTheRuleStack(page);
+    splitTheLoanPayment(page);
+    answerTheRest(page);
+    reconcile(page);
+
+    assertThat(heading(page, "September: 1 of 4 accounts agrees")).isVisible();
+    assertThat(page.getByLabel("Harbour Current, September 2026: agreed to zero")).isVisible();
+    journalAndTrialBalanceShowIt(page);
+    assertEquals(complaints(), List.of());
+  }
+
+  private void gather(Page page) {
+    link(page, "Gather").click();
+    assertThat(heading(page, "to come")).isVisible();
+    chooseFile(page, "Harbour Current", SAMPLES.resolve(FILE));
+    assertThat(heading(page, FILE)).isVisible();
+    assertThat(page.getByText("Make the statement of 30 September 2026")).isVisible();
+    button(page, "Take in 33 lines").click();
+    assertThat(page.getByText("33 lines taken in, 0 known already")).isVisible();
+  }
+
+  private void sameFileAgainBringsNothing(Page page) {
+    chooseFile(page, "Harbour Current", SAMPLES.resolve(FILE));
+    assertThat(page.getByText("Every line of this file is here already.")).isVisible();
+    assertThat(button(page, "Take in")).isDisabled();
+    page.keyboard().press("Escape");
+    assertThat(heading(page, "to come")).isVisible();
+  }
+
+  private void makeARule(Page page) {
+    link(page, "Post").click();
+    row(page, "GREENGAGE MKT 114").first().click();
+    page.keyboard().press("r");
+    Locator editor =
+        page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("New rule"));
+    assertThat(editor.getByLabel("Words")).hasValue("GREENGAGE MKT");
+    editor.getByLabel("Words").fill("GREENGAGE");
+    editor.getByLabel("Payee").fill("Greengage Market");
+    pick(
+        editor.getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("Book to")),
+        "grocer");
+    assertThat(editor.getByText("without a rule so far")).isVisible();
+    button(page, "Save the rule").click();
+    assertThat(page.getByText("Rule 18 made. It applies to")).isVisible();
+  }
+
+  private void postTheRuleStack(Page page) {
+    Locator evidence = page.getByText("rule 18: GREENGAGE").first();
+    assertThat(evidence).isVisible();
+    assertThat(
+            page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Groceries")).first())
+        .isVisible();
+    evidence.click();
+    assertThat(page.getByText("Would book")).isVisible();
+    page.keyboard().press("Shift+Enter");
+    assertThat(page.getByText("posted as nos.")).isVisible();
+    assertThat(page.getByText("the first of your rules that fits")).isHidden();
+  }
+
+  private void splitTheLoanPayment(Page page) {
+    row(page, "HOME LOAN 0315").click();
+    page.keyboard().press("s");
+    Locator form =
+        page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Split the line"));
+    form.getByLabel("Payee").fill("Home loan");
+    pick(form.getByLabel("Books to, part 1"), "Home loan");
+    form.getByLabel("Amount, part 1").fill("499.88");
+    pick(form.getByLabel("Books to, part 2"), "interest");
+    form.getByLabel("Amount, part 2").fill("500.00");
+    assertThat(page.getByText("86.52 still to place")).isVisible();
+    assertThat(button(page, "Take it")).isDisabled();
+    form.getByLabel("Amount, part 2").fill("586.52");
+    assertThat(form.getByText("balances, EUR")).isVisible();
+    button(page, "Take it").click();
+    button(page, "Post this line").click();
+    assertThat(page.getByText("1 line posted as no.")).isVisible();
+  }
+
+  private void answerTheRest(Page page) {
+    for (Map.Entry<String, String> answer : ANSWERS.entrySet()) {
+      while (row(page, answer.getKey()).count() > 0) {
+        int before = row(page, answer.getKey()).count();
+        row(page, answer.getKey()).first().click();
+        page.keyboard().press("c");
+        Locator form =
+            page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Change this line"));
+        pick(
+            form.getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("Books to")),
+            answer.getValue());
+        button(page, "Take it").click();
+        button(page, "Post this line").click();
+        assertThat(row(page, answer.getKey())).hasCount(before - 1);
+      }
+    }
+    assertThat(
+            page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHasText("Harbour Current")))
+        .hasCount(0);
+  }
+
+  private void reconcile(Page page) {
+    link(page, "Reconcile").click();
+    page.getByRole(AriaRole.ROW)
+        .filter(new Locator.FilterOptions().setHasText("Harbour Current"))
+        .click();
+    page.keyboard().press("Enter");
+    assertThat(heading(page, "Harbour Current")).isVisible();
+    assertThat(button(page, "Finish F")).isDisabled();
+    page.keyboard().press("a");
+    assertThat(page.getByText("33 of 33 lines ticked")).isVisible();
+    assertThat(difference(page)).hasText("0.00");
+    page.keyboard().press("Space");
+    assertThat(page.getByText("32 of 33 lines ticked")).isVisible();
+    assertThat(difference(page)).not().hasText("0.00");
+    page.keyboard().press("f");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("Finish is possible at 0.00 only");
+    page.keyboard().press("ArrowUp");
+    page.keyboard().press("Space");
+    assertThat(difference(page)).hasText("0.00");
+    button(page, "Finish F").click();
+    assertThat(page.getByText("Harbour Current agrees through 30 September 2026")).isVisible();
+  }
+
+  private void journalAndTrialBalanceShowIt(Page page) {
+    link(page, "Journal").click();
+    Locator loan =
+        page.getByRole(AriaRole.BUTTON)
+            .filter(new Locator.FilterOptions().setHasText("2 places"))
+            .first();
+    loan.click();
+    assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("586.52")))
+        .isVisible();
+    link(page, "Trial balance").click();
+    assertThat(page.getByText("debits equal credits")).isVisible();
+    link(page, "Harbour Current").click();
+    assertThat(page.getByText("agreed through 30 September 2026")).isVisible();
+  }
+
+  private static Locator row(Page page, String text) {
+    return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
+  }
+
+  private static Locator difference(Page page) {
+    return page.getByLabel("Reconciliation sum").locator("div[aria-live] b");
+  }
+
+  /** Types into a type-ahead and takes the first that is found. */
+  private static void pick(Locator combobox, String typed) {
+    combobox.fill(typed);
+    combobox.press("Enter");
+  }
+}

@@ -1,0 +1,75 @@
+package org.yewledger.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.FileChooser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import org.testng.annotations.Test;
+
+/** Files of tables, and files that are nothing of the kind. */
+public class TableFileTest extends BrowserTest {
+
+  @Test
+  public void aTableIsMappedCorrectedAndTakenIn() {
+    Page page = signedIn();
+    open(page, "/gather");
+    chooseFile(page, "Kestrel Current", SAMPLES.resolve("kestrel-2208-2026-09.csv"));
+    assertThat(page.getByLabel("Meaning of Booked")).hasValue("BOOKED_ON");
+    assertThat(page.getByLabel("Meaning of Credit")).hasValue("IN");
+    assertThat(page.getByLabel("Decimal mark")).hasValue("COMMA");
+    assertThat(page.getByText("settles.")).isVisible();
+
+    page.getByLabel("Date order").selectOption("MONTH_DAY_YEAR");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("not a day of the calendar");
+    assertThat(button(page, "Take in")).isDisabled();
+    page.getByLabel("Date order").selectOption("DAY_MONTH_YEAR");
+    assertThat(page.getByRole(AriaRole.ALERT)).isHidden();
+
+    button(page, "Take in 14 lines").click();
+    assertThat(page.getByText("14 lines taken in")).isVisible();
+    assertThat(page.getByRole(AriaRole.ROW).filter(hasText("Kestrel Current")).first())
+        .containsText("here, 29 Sep");
+  }
+
+  @Test
+  public void aFileThatIsNoStatementIsToldFromOneThatIsBroken() {
+    Page page = signedIn();
+    open(page, "/gather");
+    choose(page, "letter.pdf", "%PDF-1.7 Dear customer");
+    assertThat(page.getByRole(AriaRole.ALERT))
+        .containsText("letter.pdf: This is no OFX file and no CSV file");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("Nothing was taken in");
+    page.keyboard().press("Escape");
+
+    choose(
+        page,
+        "broken.ofx",
+        "OFXHEADER:100\n\n"
+            + "<OFX><STMTRS><CURDEF>EUR\n"
+            + "<BANKACCTFROM><ACCTID>4417</BANKACCTFROM>\n"
+            + "<STMTTRN><DTPOSTED>20260231<TRNAMT>1</STMTTRN></STMTRS></OFX>");
+    assertThat(page.getByRole(AriaRole.ALERT))
+        .containsText("Line 5, DTPOSTED: \u201c20260231\u201d is not a day of the calendar");
+  }
+
+  @Test
+  public void aFileOverTheLimitIsRefusedByItsSize() {
+    Page page = signedIn();
+    open(page, "/gather");
+    choose(page, "huge.csv", "Date;Text;Amount\n" + "01.09.2026;x;1,00\n".repeat(1_300_000));
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("over 20 MB");
+  }
+
+  private static Locator.FilterOptions hasText(String text) {
+    return new Locator.FilterOptions().setHasText(text);
+  }
+
+  private static void choose(Page page, String name, String content) {
+    FileChooser chooser = page.waitForFileChooser(() -> button(page, "Choose a file F").click());
+    chooser.setFiles(new FilePayload(name, "text/plain", content.getBytes(StandardCharsets.UTF_8)));
+  }
+}

@@ -1,0 +1,68 @@
+# ./yew run: database, build, application. Sourced by ./yew.
+
+app_pid=
+
+end_run() {
+  trap - EXIT INT TERM
+  if [ -n "$app_pid" ]; then
+    kill "$app_pid" 2>/dev/null || true
+    wait "$app_pid" 2>/dev/null || true
+    say "ended"
+  fi
+  pg_stop
+}
+
+yew_run() {
+  local reset= port=${YEW_PORT:-8420}
+  case ${1:-} in
+    '') ;;
+    --reset) reset=yes ;;
+    *) fail "run knows --reset only, not '$1'" ;;
+  esac
+  # The kernel gives the lock back when its holder ends, however that was: it cannot be stale.
+  exec 9>"$yew_dir/run.lock"
+  flock -n 9 || fail "Yew Ledger already runs from this folder; end it there with Ctrl-C"
+  port_is_free "$port" || fail "port $port is in use by another program; end that, or set YEW_PORT to another port"
+  need_tools postgresql
+  trap end_run EXIT
+  trap 'exit 130' INT
+  trap 'exit 143' TERM
+
+  build_if_changed 9>&-
+  say "starting the database"
+  pg_start db 9>&-
+  if [ -n "$reset" ]; then
+    say "starting the demo afresh"
+    pg_drop_database yew
+    pg_make_database yew
+  fi
+  prepare_quick_start 9>&-
+  start_app "$port" 9>&-
+  cat >&2 <<TEXT
+
+  Yew Ledger runs on http://127.0.0.1:$port
+  Sign in as wren@aldercott.example with the password saltmarsh
+  September's statement files are in samples/. Ctrl-C ends it.
+
+TEXT
+  wait "$app_pid"
+}
+
+start_app() { # PORT
+  say "starting the application"
+  local quick=
+  [ -f "$yew_dir/app/yew.aot" ] && quick="-XX:AOTCache=$yew_dir/app/yew.aot"
+  cd "$yew_dir/app"
+  YEW_DEMO=true YEW_PORT=$1 "$JAVA_HOME/bin/java" $quick -Xmx1g -jar yew.jar >"$yew_dir/app.log" 2>&1 &
+  app_pid=$!
+  cd "$root"
+  local seconds=0
+  until curl -fs "http://127.0.0.1:$1/actuator/health/readiness" >/dev/null 2>&1; do
+    kill -0 "$app_pid" 2>/dev/null || fail "the application did not start; see $yew_dir/app.log"
+    [ "$seconds" -lt 180 ] || fail "the application did not answer within 3 minutes; see $yew_dir/app.log"
+    sleep 1
+    seconds=$((seconds + 1))
+    [ $((seconds % 10)) = 0 ] && say "  still starting, $seconds s"
+  done
+  return 0
+}

@@ -1,0 +1,54 @@
+# ./yew test: everything that is checked, and one closing line. Sourced by ./yew.
+
+yew_test() {
+  need_tools postgresql chromium
+  rm -rf ./*/target/surefire-reports
+  trap pg_stop EXIT
+  pg_start test-db test
+  export_test_databases
+  local build=0
+  mvn -B -ntp -fae verify || build=$?
+  report "$build"
+}
+
+# The suites get a database each, new for every run.
+export_test_databases() {
+  local name
+  for name in yew_app_test yew_e2e; do
+    pg_drop_database $name
+    pg_make_database $name
+  done
+  export YEW_DB_URL=jdbc:postgresql://127.0.0.1:$pg_port/yew_app_test YEW_DB_NAME=yew_app_test
+  export YEW_E2E_DB_URL=jdbc:postgresql://127.0.0.1:$pg_port/yew_e2e
+  export YEW_PSQL=$pg_bin/psql
+}
+
+# Adds up what surefire wrote. No tests at all, or a build that failed before them, is a failure too.
+report() { # EXIT_CODE
+  local totals passed failed skipped
+  totals=$(cat ./*/target/surefire-reports/TEST-*.xml 2>/dev/null \
+    | grep -o '<testsuite [^>]*>' \
+    | awk '{ for (i = 1; i <= NF; i++) if (match($i, /^(tests|errors|skipped|failures)="[0-9]+"/)) { split($i, p, "\""); sub("=", "", p[1]); n[p[1]] += p[2] } }
+           END { print n["tests"] + 0, n["errors"] + n["failures"], n["skipped"] + 0 }')
+  read -r passed failed skipped <<<"$totals"
+  passed=$((passed - failed - skipped))
+  if [ "$1" != 0 ] && [ "$failed" = 0 ]; then
+    say "the build or one of its checks failed; see above"
+    failed=1
+  elif [ "$passed" = 0 ]; then
+    say "no test ran"
+    failed=1
+  fi
+  echo "$passed passed, $failed failed, $skipped skipped"
+  [ "$failed" = 0 ]
+}
+
+yew_screenshots() {
+  need_tools postgresql chromium
+  trap pg_stop EXIT
+  pg_start test-db test
+  export_test_databases
+  mvn -B -ntp -q -pl e2e -am package -DskipTests
+  mvn -B -ntp -q -pl e2e -am surefire:test -Dtest=Screenshots -Dsurefire.failIfNoSpecifiedTests=false \
+    -Dyew.screenshots="$root/docs/screenshots"
+}
