@@ -38,7 +38,7 @@ insert into finding
     full join (select household_id, account_id, date_trunc('month', date)::date as month,
                       sum(greatest(amount_minor, 0)) as debit, sum(greatest(-amount_minor, 0)) as credit
                  from posting group by 1, 2, 3) s using (household_id, account_id, month)
-    join account a on a.household_id = household_id and a.id = account_id
+    join account a on a.household_id = coalesce(k.household_id, s.household_id) and a.id = coalesce(k.account_id, s.account_id)
    where (coalesce(k.debit, 0), coalesce(k.credit, 0)) <> (coalesce(s.debit, 0), coalesce(s.credit, 0));
 
 -- 4. Each finished statement: what it opens with, plus what is ticked for it, is what it closes with.

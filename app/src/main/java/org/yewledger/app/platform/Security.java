@@ -11,6 +11,8 @@ import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.session.web.http.CookieSerializer;
+import org.springframework.session.web.http.DefaultCookieSerializer;
 
 /** Who may call what. The interface's files are public, everything under /api needs a session. */
 @Configuration
@@ -51,6 +53,16 @@ class Security {
   @Bean
   SecurityContextRepository contexts() {
     return new HttpSessionSecurityContextRepository();
+  }
+
+  /** Secure follows the request, so that behind TLS the cookie never travels without it. */
+  @Bean
+  CookieSerializer sessionCookie() {
+    var cookie = new DefaultCookieSerializer();
+    cookie.setCookieName("yew_session");
+    cookie.setUseHttpOnlyCookie(true);
+    cookie.setSameSite("Strict");
+    return cookie;
   }
 
   @Bean

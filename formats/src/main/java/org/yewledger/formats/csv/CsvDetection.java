@@ -2,8 +2,12 @@ package org.yewledger.formats.csv;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.stream.IntStream;
 import org.yewledger.formats.csv.CsvLayout.DateOrder;
@@ -124,26 +128,43 @@ public record CsvDetection(
 
   /**
    * Settled by looking at the whole column: one 23 in the first place rules the month out there.
+   * Where dates contradict each other, most of them decide, and the reader names the others.
    */
   private static Order dateOrder(CsvTable table, int column) {
+    Map<DateOrder, List<Order>> settled = new EnumMap<>(DateOrder.class);
     if (column >= 0) {
       for (CsvTable.Row row : table.data()) {
         String cell = row.cells().get(column);
-        Matcher date = CellKinds.DATE.matcher(cell);
-        boolean parts = date.matches();
-        if (CellKinds.COMPACT_DATE.matcher(cell).matches()
-            || parts && date.group(1).length() == 4) {
-          return new Order(DateOrder.YEAR_MONTH_DAY, true, cell, row.line());
-        }
-        if (parts && Integer.parseInt(date.group(1)) > 12) {
-          return new Order(DateOrder.DAY_MONTH_YEAR, true, cell, row.line());
-        }
-        if (parts && Integer.parseInt(date.group(2)) > 12) {
-          return new Order(DateOrder.MONTH_DAY_YEAR, true, cell, row.line());
-        }
+        onlyOrderOf(cell)
+            .ifPresent(order ->
+                settled
+                    .computeIfAbsent(order, o -> new ArrayList<>())
+                    .add(new Order(order, true, cell, row.line())));
       }
     }
-    return new Order(DateOrder.DAY_MONTH_YEAR, false, "", 0);
+    return settled.values().stream()
+        .max(
+            Comparator.comparingInt((List<Order> votes) -> votes.size())
+                .thenComparing(votes -> -votes.getFirst().order().ordinal()))
+        .map(List::getFirst)
+        .orElse(new Order(DateOrder.DAY_MONTH_YEAR, false, "", 0));
+  }
+
+  /** The order of a date that allows only one; empty for 04/09/2026. */
+  private static Optional<DateOrder> onlyOrderOf(String cell) {
+    Matcher date = CellKinds.DATE.matcher(cell);
+    boolean parts = date.matches();
+    boolean yearFirst = parts && date.group(1).length() == 4;
+    if (CellKinds.COMPACT_DATE.matcher(cell).matches() || yearFirst) {
+      return Optional.of(DateOrder.YEAR_MONTH_DAY);
+    }
+    if (parts && Integer.parseInt(date.group(1)) > 12) {
+      return Optional.of(DateOrder.DAY_MONTH_YEAR);
+    }
+    if (parts && Integer.parseInt(date.group(2)) > 12) {
+      return Optional.of(DateOrder.MONTH_DAY_YEAR);
+    }
+    return Optional.empty();
   }
 
   private static DecimalMark decimalMark(CsvTable table, List<Meaning> meanings) {
