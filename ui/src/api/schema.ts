@@ -730,6 +730,11 @@ export interface components {
             id: string;
             /** Format: int32 */
             ticked: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            tickedBalance: string;
             /** Format: int32 */
             toTick: number;
         };

@@ -10,11 +10,13 @@ interface Saying {
 interface Says {
   /** Says what was done, with a way to undo it where there is one. */
   done: (text: string, undo?: () => void) => void
+  /** Takes back what was said, once it no longer holds. */
+  clear: () => void
   /** Says what went wrong. */
   failed: (error: unknown) => void
 }
 
-const SaysContext = createContext<Says>({ done: () => {}, failed: () => {} })
+const SaysContext = createContext<Says>({ done: () => {}, clear: () => {}, failed: () => {} })
 
 export const useSays = () => useContext(SaysContext)
 
@@ -30,7 +32,8 @@ export function SaysProvider({ children }: { children: ReactNode }) {
 
   const done = useCallback((text: string, undo?: () => void) => setSaying({ text, undo }), [])
   const failed = useCallback((error: unknown) => setSaying({ text: messageOf(error), bad: true }), [])
-  const says = useMemo(() => ({ done, failed }), [done, failed])
+  const clear = useCallback(() => setSaying(undefined), [])
+  const says = useMemo(() => ({ done, clear, failed }), [done, clear, failed])
   return (
     <SaysContext.Provider value={says}>
       {children}

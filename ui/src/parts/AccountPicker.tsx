@@ -117,7 +117,7 @@ export function AccountPicker({
           role="listbox"
           id={`${id}-list`}
           ref={list}
-          aria-label={label}
+          aria-label={`${label}, what fits`}
         >
           {options.map((a, i) => (
             <div

@@ -5,6 +5,7 @@ import { useCommands } from '@/app/commands'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { counted, day, lastDay, longDay, moment, monthName } from '@/parts/figures'
 import { Ring } from '@/parts/Ring'
+import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { AccountMonths } from './AccountMonths'
 import { NextList, useNextSteps } from './NextList'
@@ -24,7 +25,7 @@ function AlmanacPage({ page }: { page: Page }) {
   const steps = useNextSteps(page)
   return (
     <main className="almanac" tabIndex={-1}>
-      <div className="scroll">
+      <Scroll label="Months">
         <div className="say">
           <h1>{headline(page)}</h1>
           <p className="q">
@@ -36,7 +37,7 @@ function AlmanacPage({ page }: { page: Page }) {
           <NextList steps={steps} />
           <Legend />
         </div>
-      </div>
+      </Scroll>
     </main>
   )
 }

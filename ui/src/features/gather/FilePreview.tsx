@@ -7,6 +7,7 @@ import { useSays } from '@/app/says'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Flow } from '@/parts/Amount'
 import { counted, day, figure, longDay } from '@/parts/figures'
+import { Scroll } from '@/parts/Scroll'
 import { Loading } from '@/parts/States'
 import { TableMapping } from './TableMapping'
 import type { Layout, Preview } from './types'
@@ -158,7 +159,7 @@ function Counts({ preview }: { preview: Preview }) {
 function Lines({ preview }: { preview: Preview }) {
   const rest = preview.newLines + preview.knownLines - preview.lines.length
   return (
-    <div className="scroll">
+    <Scroll label="The file">
       <table className="tb dense" aria-label="Lines of the file">
         <colgroup>
           <col className="w-[84px]" />
@@ -194,6 +195,6 @@ function Lines({ preview }: { preview: Preview }) {
         </tbody>
       </table>
       {rest > 0 && <p className="q px-6 py-2">and {counted(rest, 'more line')}, read the same way</p>}
-    </div>
+    </Scroll>
   )
 }

@@ -5,6 +5,7 @@ import { books } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { useScope } from '@/app/scope'
 import { counted, day, moment, monthName } from '@/parts/figures'
+import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Coverage } from './Coverage'
 import { FilePreview } from './FilePreview'
@@ -80,10 +81,10 @@ function GatherPage({
             Choose a file <kbd>F</kbd>
           </button>
         </div>
-        <div className="scroll">
+        <Scroll label="What is here">
           <Coverage gathered={gathered} month={month} onFile={onFile} onChoose={choose} />
           <Batches gathered={gathered} month={month} />
-        </div>
+        </Scroll>
         <div className="foot">
           <span className="q">
             Drop an OFX or CSV file anywhere on this page, or onto its account. Nothing is taken in before you have seen

@@ -1,4 +1,5 @@
 import { figure } from '@/parts/figures'
+import { Scroll } from '@/parts/Scroll'
 import type { Layout, Meaning, Preview, Table } from './types'
 
 const MEANINGS: { value: Meaning; label: string }[] = [
@@ -75,7 +76,7 @@ export function TableMapping({
           </p>
         </div>
       )}
-      <div className="scroll">
+      <Scroll label="The file">
         <table className="tb dense mapping" aria-label="Rows of the file">
           <thead>
             <tr>
@@ -131,7 +132,7 @@ export function TableMapping({
         {table.rowCount > table.rows.length && (
           <p className="q px-6 py-2">and {table.rowCount - table.rows.length} more rows, read the same way</p>
         )}
-      </div>
+      </Scroll>
     </>
   )
 }

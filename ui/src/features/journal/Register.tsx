@@ -6,6 +6,7 @@ import { useCommands } from '@/app/commands'
 import { useScopeSearch } from '@/app/scope'
 import { day, figure, longDay } from '@/parts/figures'
 import { Icon, StateMark } from '@/parts/Icon'
+import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import './journal.css'
@@ -75,7 +76,7 @@ function RegisterPage({ head, rows, more }: { head: Register; rows: Row[]; more:
         {rows.length === 0 ? (
           <Nothing title="Nothing was posted here yet" />
         ) : (
-          <div className="scroll">
+          <Scroll label="Postings">
             <table className="tb reg" aria-label={`Register of ${head.accountName}`}>
               <colgroup>
                 <col className="w-[48px]" />
@@ -143,7 +144,7 @@ function RegisterPage({ head, rows, more }: { head: Register; rows: Row[]; more:
                 </button>
               </p>
             )}
-          </div>
+          </Scroll>
         )}
       </section>
     </main>

@@ -7,6 +7,7 @@ import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { RuleEditor } from '@/features/rules/RuleEditor'
 import { counted, figure } from '@/parts/figures'
+import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { type Booking, bookingOf, isComplete } from './booking'
@@ -154,7 +155,7 @@ function PostPage({ page }: { page: StacksPage }) {
             {page.sums.map((s) => `${s.currency} ${figure(s.amount)}`).join(' and ')}
           </span>
         </div>
-        <div className="scroll">
+        <Scroll label="Lines to post">
           <StackTable
             page={page}
             folded={folded}
@@ -177,7 +178,7 @@ function PostPage({ page }: { page: StacksPage }) {
               setMode('change')
             }}
           />
-        </div>
+        </Scroll>
       </section>
       {line && mode === 'rule' && (
         <RuleEditor

@@ -8,6 +8,7 @@ import { useScope, useScopeSearch } from '@/app/scope'
 import { Apart } from '@/parts/Amount'
 import { counted, day, figure, longDay } from '@/parts/figures'
 import { Ring } from '@/parts/Ring'
+import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { NewStatement } from './NewStatement'
@@ -57,12 +58,12 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
           <h1>{inProgress ? `${counted(inProgress, 'statement')} to reconcile` : 'No statement in progress'}</h1>
           <span className="q">finished at a difference of 0.00, and at nothing else</span>
         </div>
-        <div className="scroll">
+        <Scroll label="Accounts">
           <table className="tb" aria-label="Accounts to reconcile">
             <colgroup>
               <col />
-              <col className="w-[110px]" />
-              <col className="w-[130px]" />
+              <col className="w-[110px] narrow-off" />
+              <col className="w-[130px] narrow-off" />
               <col className="w-[150px]" />
               <col className="w-[120px]" />
               <col className="w-[130px]" />
@@ -70,8 +71,8 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
             <thead>
               <tr>
                 <th>Account</th>
-                <th>Agreed through</th>
-                <th className="n">Balance then</th>
+                <th className="narrow-off">Agreed through</th>
+                <th className="n narrow-off">Balance then</th>
                 <th>In progress</th>
                 <th className="n">Statement says</th>
                 <th className="n">Difference</th>
@@ -103,7 +104,7 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
                 </tbody>
               ))}
           </table>
-        </div>
+        </Scroll>
       </section>
       <aside className="insp" aria-label="Selected account">
         {row && (
@@ -116,14 +117,19 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
               {row.agreedThrough ? `agreed through ${longDay(row.agreedThrough)}` : 'opening balance'}, {row.currency}
             </p>
             {row.statements.length > 0 && !beginning ? (
-              <div className="acts">
-                <button type="button" className="btn go wide" onClick={() => openStatement(row)}>
-                  Open the statement of {day(row.statements[0]?.closesOn ?? '')} <kbd>Enter</kbd>
-                </button>
-                <button type="button" className="btn full" onClick={() => setBeginning(true)}>
-                  Enter another from paper <kbd>N</kbd>
-                </button>
-              </div>
+              <>
+                {row.statements.map((statement) => (
+                  <Figures key={statement.id} statement={statement} />
+                ))}
+                <div className="acts">
+                  <button type="button" className="btn go wide" onClick={() => openStatement(row)}>
+                    Open the statement of {day(row.statements[0]?.closesOn ?? '')} <kbd>Enter</kbd>
+                  </button>
+                  <button type="button" className="btn full" onClick={() => setBeginning(true)}>
+                    Enter another from paper <kbd>N</kbd>
+                  </button>
+                </div>
+              </>
             ) : (
               <NewStatement
                 key={row.accountId}
@@ -136,6 +142,42 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
         )}
       </aside>
     </main>
+  )
+}
+
+/** A statement in progress, as the sum that its difference comes from. */
+function Figures({ statement }: { statement: Row['statements'][number] }) {
+  const { ticked, toTick } = statement
+  return (
+    <table className="entry mb-4" aria-label={`Statement of ${longDay(statement.closesOn)}`}>
+      <colgroup>
+        <col />
+        <col className="w-[110px]" />
+      </colgroup>
+      <tbody>
+        <tr>
+          <td>Statement says, {day(statement.closesOn)}</td>
+          <td className="n">{figure(statement.closing)}</td>
+        </tr>
+        <tr>
+          <td>
+            Ticked{' '}
+            <span className="q">
+              {ticked} of {counted(ticked + toTick, 'line')}
+            </span>
+          </td>
+          <td className="n">{figure(statement.tickedBalance)}</td>
+        </tr>
+      </tbody>
+      <tfoot>
+        <tr>
+          <td>Difference</td>
+          <td className="n">
+            <Apart amount={statement.difference} />
+          </td>
+        </tr>
+      </tfoot>
+    </table>
   )
 }
 
@@ -158,8 +200,8 @@ function AccountRow({
       <td>
         <b className="font-medium">{row.accountName}</b> {row.tail && <span className="qq s">..{row.tail}</span>}
       </td>
-      <td className="q">{row.agreedThrough ? day(row.agreedThrough) : '–'}</td>
-      <td className="n">{figure(row.agreedBalance)}</td>
+      <td className="q narrow-off">{row.agreedThrough ? day(row.agreedThrough) : '–'}</td>
+      <td className="n narrow-off">{figure(row.agreedBalance)}</td>
       <td>
         {statement ? (
           <span className="flex items-center gap-2">

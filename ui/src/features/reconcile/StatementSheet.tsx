@@ -7,6 +7,7 @@ import { useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
 import { counted, figure, isZero, longDay } from '@/parts/figures'
+import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { CorrectStatement } from './CorrectStatement'
@@ -45,6 +46,7 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
   async function run(work: Promise<{ data?: Sheet }>): Promise<boolean> {
     try {
       queryClient.setQueryData(['sheet', sheet.id], await data(work))
+      says.clear()
       return true
     } catch (error) {
       says.failed(error)
@@ -98,7 +100,7 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
       <Equation sheet={sheet} />
       <div className="below-equation">
         <section className="sheet">
-          <div className="scroll">
+          <Scroll label="The statement">
             <TickTable
               sheet={sheet}
               atBank={atBank}
@@ -107,7 +109,7 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
               onSelect={select}
               onTick={tick}
             />
-          </div>
+          </Scroll>
           <div className="foot">
             {sheet.finished ? (
               <>

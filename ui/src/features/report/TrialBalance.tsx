@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { figure, lastDay, longDay } from '@/parts/figures'
+import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import './report.css'
 
@@ -36,12 +37,11 @@ export function TrialBalance() {
           <h1>Trial balance</h1>
           <span className="q">at the end of {longDay(on)}</span>
         </div>
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling box has to be reachable by keyboard */}
-        <section className="scroll trial" tabIndex={0} aria-label="Trial balances">
+        <Scroll className="trial" label="Trial balances">
           {trial.data.map((b) => (
             <BookBalance key={b.bookId} book={b} />
           ))}
-        </section>
+        </Scroll>
       </section>
     </main>
   )

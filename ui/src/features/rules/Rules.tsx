@@ -7,6 +7,7 @@ import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { counted } from '@/parts/figures'
 import { Icon } from '@/parts/Icon'
+import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { RuleEditor } from './RuleEditor'
@@ -80,7 +81,7 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
             <p>A rule books all lines like one. Make one here, or in Post from a line that waits.</p>
           </Nothing>
         ) : (
-          <div className="scroll">
+          <Scroll label="Rules in order">
             <table className="tb rul" aria-label="Rules">
               <colgroup>
                 <col className="w-[66px]" />
@@ -117,7 +118,7 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
                 ))}
               </tbody>
             </table>
-          </div>
+          </Scroll>
         )}
       </section>
       {making ? (

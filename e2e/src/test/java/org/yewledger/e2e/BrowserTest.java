@@ -132,6 +132,7 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
 
   protected void open(Page page, String path) {
     page.navigate("http://127.0.0.1:" + port + path);
+    page.getByRole(AriaRole.HEADING).first().waitFor();
   }
 
   protected static Locator button(Page page, String name) {

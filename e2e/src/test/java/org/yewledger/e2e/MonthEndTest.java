@@ -75,9 +75,7 @@ public class MonthEndTest extends BrowserTest {
     assertThat(editor.getByLabel("Words")).hasValue("GREENGAGE MKT");
     editor.getByLabel("Words").fill("GREENGAGE");
     editor.getByLabel("Payee").fill("Greengage Market");
-    pick(
-        editor.getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("Book to")),
-        "grocer");
+    pick(combobox(editor, "Book to"), "grocer");
     assertThat(editor.getByText("without a rule so far")).isVisible();
     button(page, "Save the rule").click();
     assertThat(page.getByText("Rule 18 made. It applies to")).isVisible();
@@ -102,9 +100,9 @@ public class MonthEndTest extends BrowserTest {
     Locator form =
         page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Split the line"));
     form.getByLabel("Payee").fill("Home loan");
-    pick(form.getByLabel("Books to, part 1"), "Home loan");
+    pick(combobox(form, "Books to, part 1"), "Home loan");
     form.getByLabel("Amount, part 1").fill("499.88");
-    pick(form.getByLabel("Books to, part 2"), "interest");
+    pick(combobox(form, "Books to, part 2"), "interest");
     form.getByLabel("Amount, part 2").fill("500.00");
     assertThat(page.getByText("86.52 still to place")).isVisible();
     assertThat(button(page, "Take it")).isDisabled();
@@ -123,9 +121,7 @@ public class MonthEndTest extends BrowserTest {
         page.keyboard().press("c");
         Locator form =
             page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Change this line"));
-        pick(
-            form.getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("Books to")),
-            answer.getValue());
+        pick(combobox(form, "Books to"), answer.getValue());
         button(page, "Take it").click();
         button(page, "Post this line").click();
         assertThat(row(page, answer.getKey())).hasCount(before - 1);
@@ -162,6 +158,7 @@ public class MonthEndTest extends BrowserTest {
 
   private void journalAndTrialBalanceShowIt(Page page) {
     link(page, "Journal").click();
+    page.getByLabel("Find entries").fill("home loan");
     Locator loan =
         page.getByRole(AriaRole.BUTTON)
             .filter(new Locator.FilterOptions().setHasText("2 places"))
@@ -181,6 +178,10 @@ public class MonthEndTest extends BrowserTest {
 
   private static Locator difference(Page page) {
     return page.getByLabel("Reconciliation sum").locator("div[aria-live] b");
+  }
+
+  private static Locator combobox(Locator within, String name) {
+    return within.getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName(name));
   }
 
   /** Types into a type-ahead and takes the first that is found. */

@@ -32,7 +32,7 @@ public class TableFileTest extends BrowserTest {
     button(page, "Take in 14 lines").click();
     assertThat(page.getByText("14 lines taken in")).isVisible();
     assertThat(page.getByRole(AriaRole.ROW).filter(hasText("Kestrel Current")).first())
-        .containsText("here, 29 Sep");
+        .containsText("here, 30 Sep");
   }
 
   @Test
@@ -69,7 +69,8 @@ public class TableFileTest extends BrowserTest {
   }
 
   private static void choose(Page page, String name, String content) {
-    FileChooser chooser = page.waitForFileChooser(() -> button(page, "Choose a file F").click());
+    FileChooser chooser =
+        page.waitForFileChooser(() -> button(page, "Choose a file").first().click());
     chooser.setFiles(new FilePayload(name, "text/plain", content.getBytes(StandardCharsets.UTF_8)));
   }
 }

@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
@@ -21,6 +23,7 @@ import org.yewledger.formats.UnreadableFile;
  * detail} is for the person, {@code field} and {@code line} say where.
  */
 @RestControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class Problems {
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
@@ -101,18 +104,7 @@ class Problems {
         "The books changed meanwhile and no longer allow this. Nothing was booked; look again.");
   }
 
-  /** Whatever was not foreseen: the log has it, the person learns that nothing was booked. */
-  @ExceptionHandler
-  ProblemDetail unforeseen(RuntimeException e, HttpServletRequest request) {
-    LOG.error("{} {}", request.getMethod(), request.getRequestURI(), e);
-    return problem(
-        HttpStatus.INTERNAL_SERVER_ERROR,
-        "unforeseen",
-        "Something went wrong here, and nothing was changed. Try again; if it stays, the log says"
-            + " why.");
-  }
-
-  private static ProblemDetail problem(HttpStatus status, String code, String detail) {
+  static ProblemDetail problem(HttpStatus status, String code, String detail) {
     ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
     problem.setType(URI.create("urn:yew:problem:" + code));
     return problem;

@@ -90,12 +90,13 @@ class SheetService {
 
   private OpenStatementJson open(StatementEntity statement, Account account) {
     var counts = progress.of(statement);
+    Reconciliation sum = statements.reconciliation(statement);
     return new OpenStatementJson(
         statement.id(),
         statement.closesOn(),
-        Amounts.toDecimal(statement.closingMinor(), account.currency()),
-        Amounts.toDecimal(
-            statements.reconciliation(statement).differenceMinor(), account.currency()),
+        decimal(sum.closingMinor(), account),
+        decimal(sum.tickedMinor(), account),
+        decimal(sum.differenceMinor(), account),
         counts.ticked(),
         counts.toTick());
   }

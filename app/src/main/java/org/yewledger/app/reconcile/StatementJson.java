@@ -44,6 +44,7 @@ final class StatementJson {
       UUID id,
       LocalDate closesOn,
       BigDecimal closing,
+      BigDecimal tickedBalance,
       BigDecimal difference,
       int ticked,
       int toTick) {}
