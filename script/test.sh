@@ -48,7 +48,6 @@ yew_screenshots() {
   trap pg_stop EXIT
   pg_start test-db test
   export_test_databases
-  mvn -B -ntp -q -pl e2e -am package -DskipTests
-  mvn -B -ntp -q -pl e2e -am surefire:test -Dtest=Screenshots -Dsurefire.failIfNoSpecifiedTests=false \
-    -Dyew.screenshots="$root/docs/screenshots"
+  mvn -B -ntp -q -pl e2e -am install -DskipTests -Dyew.skipChecks=true
+  mvn -B -ntp -q -pl e2e surefire:test -Dtest=Screenshots -Dyew.screenshots="$root/docs/screenshots"
 }

@@ -142,7 +142,9 @@ function MonthCell({ cell, row, now, focused }: { cell: Cell; row: Row; now: boo
       ) : (
         ring
       )}
-      {cell.difference && <span className="df apart">{signed(cell.difference)}</span>}
+      {cell.difference && (
+        <span className={cell.difference.length > 7 ? 'df long apart' : 'df apart'}>{signed(cell.difference)}</span>
+      )}
     </td>
   )
 }

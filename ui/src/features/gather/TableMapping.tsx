@@ -85,7 +85,7 @@ export function TableMapping({
               </th>
               {table.header.map((name, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: columns are told apart by their place
-                <th key={i}>
+                <th key={i} className={FIGURES.includes(layout.meanings[i] ?? 'IGNORE') ? 'n' : undefined}>
                   <select
                     className={layout.meanings[i] === 'IGNORE' ? 'pick ign' : 'pick'}
                     aria-label={`Meaning of ${name}`}

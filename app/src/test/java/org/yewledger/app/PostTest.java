@@ -7,10 +7,14 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 public class PostTest extends AppTest {
+  @Autowired private JdbcClient jdbc;
+
   private Household gathered(String name) {
     Household h = found(name);
     assertEquals(gather(h, september()).status(), 201);
@@ -160,6 +164,32 @@ public class PostTest extends AppTest {
             .path("balance")
             .asString(),
         "1000.00");
+  }
+
+  @Test
+  public void everyActLeavesAnAuditRowOfWhoDidWhat() {
+    Household h = gathered("acts");
+    JsonNode line = line(h, "MARRAM");
+    post(h, line, h.pay().id());
+    h.api()
+        .post(
+            "/api/waiting-lines/take-back",
+            "{\"lineIds\":[\"" + line.path("id").asString() + "\"]}");
+    List<String> acts =
+        founding.as(
+            h.owner(),
+            () ->
+                jdbc.sql(
+                        """
+                        select act || ' ' || subject || coalesce(' ' || (coalesce(after, before) ->> 'entryNo'), '')
+                        from audit where person_id = ? order by id\
+                        """)
+                    .param(h.owner().personId())
+                    .query(String.class)
+                    .list());
+    assertEquals(
+        acts,
+        List.of("gather batch", "begin statement", "post bank line 2", "take back bank line 2"));
   }
 
   @Test

@@ -3,11 +3,13 @@ package org.yewledger.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.FileChooser;
+import com.microsoft.playwright.JSHandle;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import org.testng.annotations.Test;
 
 /** Files of tables, and files that are nothing of the kind. */
@@ -33,6 +35,27 @@ public class TableFileTest extends BrowserTest {
     assertThat(page.getByText("14 lines taken in")).isVisible();
     assertThat(page.getByRole(AriaRole.ROW).filter(hasText("Kestrel Current")).first())
         .containsText("here, 30 Sep");
+  }
+
+  @Test
+  public void aFileIsDroppedOntoItsAccount() throws java.io.IOException {
+    Page page = signedIn();
+    open(page, "/gather");
+    Locator row = page.getByRole(AriaRole.ROW).filter(hasText("Harbour Savings")).first();
+    row.waitFor();
+    String text = java.nio.file.Files.readString(SAMPLES.resolve("harbour-9023-2026-09.ofx"));
+    JSHandle dropped =
+        page.evaluateHandle(
+            "text => { const d = new DataTransfer(); d.items.add(new File([text], 'savings.ofx'));"
+                + " return d }",
+            text);
+    row.dispatchEvent("dragenter", Map.of("dataTransfer", dropped));
+    assertThat(page.getByText("Let go to read the file")).isVisible();
+    row.dispatchEvent("drop", Map.of("dataTransfer", dropped));
+    assertThat(heading(page, "savings.ofx")).isVisible();
+    assertThat(page.getByLabel("For account").first()).hasValue("Harbour Savings");
+    button(page, "Take in 2 lines").click();
+    assertThat(page.getByText("2 lines taken in, 0 known already")).isVisible();
   }
 
   @Test

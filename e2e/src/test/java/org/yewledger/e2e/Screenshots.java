@@ -1,0 +1,94 @@
+package org.yewledger.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.file.Path;
+import org.testng.annotations.Test;
+
+/** Takes the pictures of docs/screenshots; run by {@code ./yew screenshots}, not as a test. */
+public class Screenshots extends BrowserTest {
+  private final Path folder = Path.of(System.getProperty("yew.screenshots", "target/screenshots"));
+  private Page page;
+
+  @Test
+  public void ofEveryMainView() {
+    page = window(1280, 800, ColorScheme.LIGHT);
+    open(page, "/");
+    shoot("sign-in");
+    page = signedIn();
+    gatherHarbour();
+    shoot("almanac");
+    open(page, "/gather");
+    shoot("gather");
+    chooseFile(page, "Kestrel Current", SAMPLES.resolve("kestrel-2208-2026-09.csv"));
+    assertThat(page.getByText("settles.")).isVisible();
+    shoot("gather-table");
+    open(page, "/post");
+    row("REEDMERE").or(row("HOME LOAN")).first().click();
+    page.keyboard().press("s");
+    shoot("post-split");
+    open(page, "/post");
+    row("rule 8: COBBLERS ROW").first().click();
+    assertThat(page.getByText("Would book")).isVisible();
+    shoot("post");
+    open(page, "/rules");
+    row("NORTHGATE FUEL").click();
+    shoot("rules");
+    postAllByRule();
+    open(page, "/reconcile");
+    row("Harbour Current").click();
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Only at the bank")).isVisible();
+    page.keyboard().press("a");
+    assertThat(page.getByText("still apart")).isVisible();
+    shoot("reconcile");
+    open(page, "/journal");
+    row0("Northgate Fuel");
+    shoot("journal");
+    open(page, "/trial-balance");
+    shoot("trial-balance");
+    link(page, "Harbour Current").click();
+    page.getByText("Books say").waitFor();
+    shoot("register");
+    page = signedIn(1280, 800, ColorScheme.DARK);
+    shoot("almanac-dark");
+  }
+
+  private void gatherHarbour() {
+    open(page, "/gather");
+    chooseFile(page, "Harbour Current", SAMPLES.resolve("harbour-4417-2026-09.ofx"));
+    button(page, "Take in 33 lines").click();
+    assertThat(page.getByText("33 lines taken in")).isVisible();
+    open(page, "/");
+  }
+
+  private void postAllByRule() {
+    open(page, "/post");
+    row("rule 8: COBBLERS ROW").first().click();
+    page.keyboard().press("Shift+Enter");
+    assertThat(page.getByText("posted as nos.")).isVisible();
+  }
+
+  private void row0(String payee) {
+    Locator entry =
+        page.getByRole(AriaRole.BUTTON)
+            .filter(new Locator.FilterOptions().setHasText(payee))
+            .first();
+    entry.click();
+  }
+
+  private Locator row(String text) {
+    return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
+  }
+
+  private void shoot(String name) {
+    page.waitForLoadState(LoadState.NETWORKIDLE);
+    page.waitForTimeout(400); // fonts and rings settle
+    page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+  }
+}
