@@ -13,7 +13,7 @@ build_if_changed() {
   if [ -f "$yew_dir/app/built" ] && [ "$(cat "$yew_dir/app/built")" = "$now" ]; then return 0; fi
   say "building; the first time, this fetches libraries and takes some minutes"
   rm -rf "$yew_dir/app"
-  if ! mvn -B -ntp -pl app -am package -DskipTests -Dyew.skipChecks=true 2>&1 | tee "$yew_dir/build.log" \
+  if ! mvn -B -ntp -Dstyle.color=never -pl app -am package -DskipTests -Dyew.skipChecks=true 2>&1 | tee "$yew_dir/build.log" \
     | sed -un 's/^\[INFO\] Building \([a-z]*\) .*\[\(.*\)\]$/yew:   \1 \2/p' >&2; then
     grep -m 5 '^\[ERROR\]' "$yew_dir/build.log" >&2 || true
     fail "the build failed; see $yew_dir/build.log"
@@ -35,6 +35,6 @@ prepare_quick_start() {
 
 yew_format() {
   need_tools postgresql
-  mvn -B -ntp -q spotless:apply
+  mvn -B -ntp -Dstyle.color=never -q spotless:apply
   (cd ui && npm run --silent deps && npm run --silent format)
 }

@@ -7,7 +7,7 @@ yew_test() {
   pg_start test-db test
   export_test_databases
   local build=0
-  mvn -B -ntp -fae verify || build=$?
+  mvn -B -ntp -Dstyle.color=never -fae verify || build=$?
   report "$build"
 }
 
@@ -39,7 +39,7 @@ report() { # EXIT_CODE
     say "no test ran"
     failed=1
   fi
-  echo "$passed passed, $failed failed, $skipped skipped"
+  printf '\n%s passed, %s failed, %s skipped\n' "$passed" "$failed" "$skipped"
   [ "$failed" = 0 ]
 }
 
@@ -48,6 +48,6 @@ yew_screenshots() {
   trap pg_stop EXIT
   pg_start test-db test
   export_test_databases
-  mvn -B -ntp -q -pl e2e -am install -DskipTests -Dyew.skipChecks=true
-  mvn -B -ntp -q -pl e2e surefire:test -Dtest=Screenshots -Dyew.screenshots="$root/docs/screenshots"
+  mvn -B -ntp -Dstyle.color=never -q -pl e2e -am install -DskipTests -Dyew.skipChecks=true
+  mvn -B -ntp -Dstyle.color=never -q -pl e2e surefire:test -Dtest=Screenshots -Dyew.screenshots="$root/docs/screenshots"
 }
