@@ -7,6 +7,7 @@ end_run() {
   if [ -n "$app_pid" ]; then
     kill "$app_pid" 2>/dev/null || true
     wait "$app_pid" 2>/dev/null || true
+    rm -f "$yew_dir/app.pid"
     say "ended"
   fi
   pg_stop
@@ -22,6 +23,7 @@ yew_run() {
   # The kernel gives the lock back when its holder ends, however that was: it cannot be stale.
   exec 9>"$yew_dir/run.lock"
   flock -n 9 || fail "Yew Ledger already runs from this folder; end it there with Ctrl-C"
+  end_what_was_left
   port_is_free "$port" || fail "port $port is in use by another program; end that, or set YEW_PORT to another port"
   need_tools postgresql
   trap end_run EXIT
@@ -48,6 +50,18 @@ TEXT
   wait "$app_pid"
 }
 
+# An application whose script was killed goes on by itself. It is ours, so it can be ended.
+end_what_was_left() {
+  local left
+  left=$(cat "$yew_dir/app.pid" 2>/dev/null) || return 0
+  if [ "$(readlink "/proc/$left/cwd" 2>/dev/null)" = "$yew_dir/app" ]; then
+    say "ending what an earlier run left behind"
+    kill "$left" 2>/dev/null || true
+    tail --pid="$left" -f /dev/null
+  fi
+  rm -f "$yew_dir/app.pid"
+}
+
 start_app() { # PORT
   say "starting the application"
   local quick=
@@ -55,6 +69,7 @@ start_app() { # PORT
   cd "$yew_dir/app"
   YEW_DEMO=true YEW_PORT=$1 "$JAVA_HOME/bin/java" $quick -Xmx1g -jar yew.jar >"$yew_dir/app.log" 2>&1 &
   app_pid=$!
+  echo "$app_pid" >"$yew_dir/app.pid"
   cd "$root"
   local seconds=0
   until curl -fs "http://127.0.0.1:$1/actuator/health/readiness" >/dev/null 2>&1; do
