@@ -98,7 +98,7 @@ function GatherPage({
         className="vh"
         aria-label="Statement file"
         tabIndex={-1}
-        accept=".ofx,.qbo,.csv,.tsv,.txt"
+        accept=".ofx,.csv,.tsv,.txt"
         onChange={(e) => {
           const [file] = e.target.files ?? []
           if (file) onFile(file, forAccount.current)

@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.chart.Chart;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.reconcile.StatementProgress;
 import org.yewledger.app.reconcile.StatementService;
@@ -24,12 +24,10 @@ import org.yewledger.core.reconcile.Reconciliation;
 class AccountStatements {
   private final StatementService statements;
   private final StatementProgress progress;
-  private final ChartService charts;
 
-  AccountStatements(StatementService statements, StatementProgress progress, ChartService charts) {
+  AccountStatements(StatementService statements, StatementProgress progress) {
     this.statements = statements;
     this.progress = progress;
-    this.charts = charts;
   }
 
   /** An account with its statements; the sums of open ones are already made. */
@@ -60,7 +58,7 @@ class AccountStatements {
   }
 
   @Transactional(readOnly = true)
-  Of of(Account account) {
+  Of of(Account account, Chart chart) {
     List<StatementEntity> all = statements.of(account);
     Map<UUID, Reconciliation> open = new HashMap<>();
     all.stream()
@@ -70,7 +68,7 @@ class AccountStatements {
     LocalDate opensOn = Objects.requireNonNullElse(account.opensOn(), LocalDate.EPOCH);
     return new Of(
         account,
-        charts.chart().tail(account.id()),
+        chart.tail(account.id()),
         new MonthsOfAccounts.OneAccount(opensOn, states),
         all,
         open);

@@ -82,7 +82,7 @@ class AlmanacService {
   AlmanacPageJson page(@Nullable YearMonth chosen, @Nullable UUID bookId) {
     Chart chart = charts.chart();
     List<AccountStatements.Of> accounts =
-        chart.bankAccounts(bookId).map(accountStatements::of).toList();
+        chart.bankAccounts(bookId).map(a -> accountStatements.of(a, chart)).toList();
     var allMonths =
         new MonthsOfAccounts(accounts.stream().map(AccountStatements.Of::monthly).toList());
     YearMonth lastPossible = YearMonth.now(clock);

@@ -47,7 +47,7 @@ class PostController {
   @PostMapping("/api/waiting-lines/{id}/preview")
   WouldBookJson previewBooking(@PathVariable UUID id, @Valid @RequestBody BookingJson booking) {
     Chart chart = charts.chart();
-    Account account = posts.accountOf(id);
+    Account account = posts.accountOf(id, chart);
     return WouldBookJson.of(posts.wouldBook(id, booking.toBooking(account, chart)), account);
   }
 
@@ -61,7 +61,7 @@ class PostController {
                 new PostService.Accepted(
                     l.lineId(),
                     l.version(),
-                    l.booking().toBooking(posts.accountOf(l.lineId()), chart)))
+                    l.booking().toBooking(posts.accountOf(l.lineId(), chart), chart)))
             .toList();
     return new PostedJson(posts.post(accepted).stream().map(s -> s.entry().no()).toList());
   }

@@ -76,6 +76,7 @@ public class PostService {
   @Transactional
   public List<EntryStore.Stored> post(List<Accepted> accepted) {
     Chart chart = charts.chart();
+    preload(accepted.stream().map(Accepted::lineId).toList());
     var made = new ArrayList<Entry>(accepted.size());
     for (Accepted a : accepted) {
       BankLineEntity row = line(a.lineId());
@@ -191,6 +192,18 @@ public class PostService {
     }
   }
 
+  /** Reads lines and states in two queries, so that looking each up afterwards costs none. */
+  private void preload(List<UUID> lineIds) {
+    entities
+        .createQuery("from BankLine where id in :ids", BankLineEntity.class)
+        .setParameter("ids", lineIds)
+        .getResultList();
+    entities
+        .createQuery("from BankLineState where bankLineId in :ids", BankLineStateEntity.class)
+        .setParameter("ids", lineIds)
+        .getResultList();
+  }
+
   private BankLineEntity line(UUID id) {
     BankLineEntity line = entities.find(BankLineEntity.class, id);
     if (line == null) {
@@ -239,7 +252,7 @@ public class PostService {
 
   /** The account that a line stands on, for callers that build a booking. */
   @Transactional(readOnly = true)
-  public Account accountOf(UUID lineId) {
-    return charts.chart().account(line(lineId).accountId());
+  public Account accountOf(UUID lineId, Chart chart) {
+    return chart.account(line(lineId).accountId());
   }
 }

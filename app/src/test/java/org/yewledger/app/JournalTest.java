@@ -1,0 +1,142 @@
+package org.yewledger.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** A household with 260 posted lines: pages, balances and filters of journal and register. */
+public class JournalTest extends AppTest {
+  private static final int LINES = 260;
+  private Household h;
+
+  @BeforeClass
+  void postManyLines() {
+    h = found("journal");
+    var csv = new StringBuilder("Date,Text,Amount\n");
+    for (int i = 0; i < LINES; i++) {
+      LocalDate day = LocalDate.of(2026, 8, 1).plusDays(i / 5);
+      csv.append("%s,SHOP 100%% no_%d,-%d.50%n".formatted(day, i, 1 + i % 40));
+    }
+    Api.Answer taken =
+        h.api()
+            .upload(
+                "/api/gather/batches?makeStatement=false&account=" + h.current().id(),
+                "many.csv",
+                csv.toString().getBytes(StandardCharsets.UTF_8),
+                null);
+    assertEquals(taken.json().path("newLines").asInt(), LINES, taken.json().toString());
+    var lines = new ArrayList<String>();
+    for (JsonNode line : h.api().get("/api/waiting-lines").json().at("/stacks/0/lines")) {
+      lines.add(
+          """
+          {"lineId":"%s","version":0,"booking":{"payee":"%s","parts":[{"accountId":"%s","amount":"%s"}]}}\
+          """
+              .formatted(
+                  line.path("id").asString(),
+                  line.path("text").asString(),
+                  h.groceries().id(),
+                  line.path("amount").asString()));
+    }
+    Api.Answer posted =
+        h.api().post("/api/waiting-lines/post", "{\"lines\":[" + String.join(",", lines) + "]}");
+    assertEquals(posted.json().path("entryNos").size(), LINES);
+  }
+
+  private List<JsonNode> allPages(String path, String rows) {
+    var all = new ArrayList<JsonNode>();
+    String after = "";
+    do {
+      JsonNode page =
+          h.api().get(path + (path.contains("?") ? "&" : "?") + "after=" + after).json();
+      page.path(rows).forEach(all::add);
+      after = page.path("next").asString("");
+    } while (!after.isEmpty());
+    return all;
+  }
+
+  @Test
+  public void pagesOfTheJournalAreDisjointCompleteAndNewestFirst() {
+    List<JsonNode> entries = allPages("/api/entries", "entries");
+    assertEquals(entries.size(), LINES + 1);
+    var numbers = new HashSet<Long>();
+    String before = "9999-12-31";
+    for (JsonNode entry : entries) {
+      assertTrue(numbers.add(entry.path("no").asLong()));
+      assertTrue(entry.path("date").asString().compareTo(before) <= 0);
+      before = entry.path("date").asString();
+    }
+  }
+
+  @Test
+  public void theRegistersBalanceRunsOverItsPages() {
+    List<JsonNode> rows = allPages("/api/accounts/" + h.current().id() + "/register", "rows");
+    assertEquals(rows.size(), LINES + 1);
+    for (int i = 0; i + 1 < rows.size(); i++) {
+      BigDecimal out = new BigDecimal(rows.get(i).path("out").asString("0"));
+      BigDecimal in = new BigDecimal(rows.get(i).path("in").asString("0"));
+      BigDecimal before = new BigDecimal(rows.get(i + 1).path("balance").asString());
+      assertEquals(
+          new BigDecimal(rows.get(i).path("balance").asString()),
+          before.add(in).subtract(out),
+          "row " + i);
+    }
+    assertEquals(rows.getLast().path("balance").asString(), "1000.00");
+    assertEquals(rows.getLast().path("otherSide").asString(), "Opening equity");
+  }
+
+  @Test
+  public void aMonthABookAndATextNarrowIt() {
+    assertEquals(h.api().get("/api/entries?month=2026-08").json().path("count").asInt(), 155);
+    assertEquals(
+        h.api().get("/api/entries?book=" + h.press().bookId()).json().path("count").asInt(), 0);
+    assertEquals(h.api().get("/api/entries?text=opening").json().path("count").asInt(), 1);
+    assertEquals(h.api().get("/api/entries?text=GROCER").json().path("count").asInt(), LINES);
+  }
+
+  @Test
+  public void signsOfSearchPatternsAreTakenLiterally() {
+    assertEquals(h.api().get("/api/entries?text=100%25").json().path("count").asInt(), LINES);
+    assertEquals(h.api().get("/api/entries?text=no_25").json().path("count").asInt(), 11);
+    assertEquals(h.api().get("/api/entries?text=noX25").json().path("count").asInt(), 0);
+    assertEquals(h.api().get("/api/entries?text=!").json().path("count").asInt(), 0);
+  }
+
+  @Test
+  public void anEntryIsFoundByItsNumberAndReadByItself() {
+    JsonNode entry = h.api().get("/api/entries?text=1").json().at("/entries/0");
+    JsonNode alone = h.api().get("/api/entries/" + entry.path("id").asString()).json();
+    assertEquals(alone, entry);
+    assertEquals(alone.path("postings").size(), 2);
+  }
+
+  @Test
+  public void theTrialBalanceOfADayWithinAMonthCountsUpToThatDay() {
+    JsonNode first = h.api().get("/api/trial-balance?on=2026-08-01").json().get(0);
+    JsonNode last = h.api().get("/api/trial-balance?on=2026-08-31").json().get(0);
+    assertEquals(debitOf(first, "Groceries"), "17.50");
+    assertTrue(new BigDecimal(debitOf(last, "Groceries")).compareTo(new BigDecimal("1000")) > 0);
+    for (JsonNode trial : List.of(first, last)) {
+      assertEquals(trial.path("debit").asString(), trial.path("credit").asString());
+    }
+    assertEquals(
+        h.api().get("/api/trial-balance?on=2026-07-30").json().get(0).path("rows").size(), 0);
+  }
+
+  private static String debitOf(JsonNode trial, String account) {
+    for (JsonNode row : trial.path("rows")) {
+      if (row.path("accountName").asString().equals(account)) {
+        return row.path("debit").asString();
+      }
+    }
+    throw new AssertionError("no row of " + account);
+  }
+}

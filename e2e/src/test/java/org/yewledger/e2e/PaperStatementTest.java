@@ -1,0 +1,79 @@
+package org.yewledger.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.testng.annotations.Test;
+
+/** A statement that comes on paper, and the rules by keyboard. */
+public class PaperStatementTest extends BrowserTest {
+
+  private static Locator row(Page page, String text) {
+    return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
+  }
+
+  @Test
+  public void itsDayAndBalanceAreTypedMisreadCorrectedAndPutAway() {
+    Page page = signedIn();
+    open(page, "/reconcile");
+    row(page, "Home loan").click();
+    page.getByLabel("Closing balance, EUR").fill("a lot");
+    button(page, "Begin to tick").click();
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("as it stands on the statement");
+    page.getByLabel("Closing balance, EUR").fill("\u2212182,800.02");
+    button(page, "Begin to tick").click();
+
+    assertThat(page.getByText("from paper")).isVisible();
+    assertThat(page.getByLabel("Reconciliation sum")).containsText("10.00");
+    assertThat(button(page, "Finish F")).isDisabled();
+    page.keyboard().press("e");
+    page.getByLabel("Closing balance, EUR").fill("-182810.02");
+    button(page, "Correct it").click();
+    assertThat(page.getByText("nothing is missing")).isVisible();
+    assertThat(button(page, "Finish F")).isEnabled();
+
+    page.keyboard().press("e");
+    button(page, "Put the statement away").click();
+    assertThat(row(page, "Home loan")).containsText("no statement yet");
+  }
+
+  @Test
+  public void aDayThatIsAgreedAlreadyIsRefusedWithTheReason() {
+    Page page = signedIn();
+    open(page, "/reconcile");
+    row(page, "Kestrel Current").click();
+    page.getByLabel("Closes on").fill("2026-08-15");
+    page.getByLabel("Closing balance, EUR").fill("1.00");
+    button(page, "Begin to tick").click();
+    assertThat(page.getByRole(AriaRole.ALERT))
+        .containsText("Kestrel Current is agreed through 2026-08-31");
+  }
+
+  @Test
+  public void rulesAreMadeMovedAndRemovedByKeyboard() {
+    Page page = signedIn();
+    open(page, "/rules");
+    row(page, "QUILLON CARD").first().waitFor();
+    page.keyboard().press("n");
+    page.getByLabel("Words").fill("TYPEFOLD");
+    page.getByLabel("Payee").fill("Typefold");
+    Locator bookTo =
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Book to"));
+    bookTo.fill("softw");
+    bookTo.press("Enter");
+    button(page, "Save the rule").click();
+    assertThat(page.getByText("made. It applies to")).isVisible();
+    Locator made = row(page, "TYPEFOLD");
+    String number = made.getByRole(AriaRole.CELL).first().textContent();
+    made.click();
+    page.keyboard().press("Alt+ArrowUp");
+    assertThat(page.getByText("is now number " + (Integer.parseInt(number) - 1))).isVisible();
+    assertThat(made.getByRole(AriaRole.CELL).first())
+        .hasText(String.valueOf(Integer.parseInt(number) - 1));
+    page.keyboard().press("Delete");
+    assertThat(page.getByText("removed. What it posted stays.")).isVisible();
+    assertThat(made).hasCount(0);
+  }
+}
