@@ -62,6 +62,15 @@ end_what_was_left() {
   rm -f "$yew_dir/app.pid"
 }
 
+is_ready() { # PORT
+  local status
+  (
+    exec 3<>"/dev/tcp/127.0.0.1/$1" || exit 1
+    printf 'GET /actuator/health/readiness HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n' >&3
+    IFS= read -r -t 10 status <&3 && [[ $status == *" 200"* ]]
+  ) 2>/dev/null
+}
+
 start_app() { # PORT
   say "starting the application"
   local quick=
@@ -72,7 +81,7 @@ start_app() { # PORT
   echo "$app_pid" >"$yew_dir/app.pid"
   cd "$root"
   local seconds=0
-  until curl -fs "http://127.0.0.1:$1/actuator/health/readiness" >/dev/null 2>&1; do
+  until is_ready "$1"; do
     kill -0 "$app_pid" 2>/dev/null || fail "the application did not start; see $yew_dir/app.log"
     [ "$seconds" -lt 180 ] || fail "the application did not answer within 3 minutes; see $yew_dir/app.log"
     sleep 1

@@ -33,10 +33,10 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
   const [making, setMaking] = useState(false)
   const rule = rules.find((r) => r.id === selected)
 
-  async function act(work: () => Promise<unknown>, said: string) {
+  async function act(work: () => Promise<unknown>, said: string, undo?: () => void) {
     try {
       await work()
-      says.done(said)
+      says.done(said, undo)
     } catch (error) {
       says.failed(error)
     }
@@ -53,10 +53,22 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
       `Rule ${rule.no} is now number ${neighbour.no}.`,
     )
   }
+  /** Makes a removed rule anew, at the place where it was. */
+  function putBack(gone: Rule) {
+    const { words, direction, onAccountId, payee, toAccountId } = gone
+    act(async () => {
+      const made = await data(api.POST('/api/rules', { body: { words, direction, onAccountId, payee, toAccountId } }))
+      await api.POST('/api/rules/{id}/move', { params: { path: { id: made.id } }, body: { no: gone.no } })
+    }, `Rule ${gone.no} is back.`)
+  }
   function remove() {
     if (!rule) return
     const params = { path: { id: rule.id }, query: { version: rule.version } }
-    act(() => api.DELETE('/api/rules/{id}', { params }), `Rule ${rule.no} removed. What it posted stays.`)
+    act(
+      () => api.DELETE('/api/rules/{id}', { params }),
+      `Rule ${rule.no} removed. What it posted stays.`,
+      () => putBack(rule),
+    )
   }
 
   useCommands([

@@ -75,5 +75,11 @@ public class PaperStatementTest extends BrowserTest {
     page.keyboard().press("Delete");
     assertThat(page.getByText("removed. What it posted stays.")).isVisible();
     assertThat(made).hasCount(0);
+    button(page, "Undo").click();
+    assertThat(made.getByRole(AriaRole.CELL).first())
+        .hasText(String.valueOf(Integer.parseInt(number) - 1));
+    made.click();
+    page.keyboard().press("Delete");
+    assertThat(made).hasCount(0);
   }
 }
