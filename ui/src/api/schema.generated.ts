@@ -714,6 +714,8 @@ export interface components {
             task: "STATEMENTS_TO_COME" | "POST_BY_RULE" | "ANSWER" | "RECONCILE";
         };
         OpenStatementJson: {
+            /** Format: int32 */
+            agreedShare: number;
             /** Format: date */
             closesOn: string;
             /**

@@ -194,7 +194,6 @@ function AccountRow({
 }) {
   const [statement] = row.statements
   const all = statement ? statement.ticked + statement.toTick : 0
-  const share = statement && all ? Math.floor((100 * statement.ticked) / all) : 0
   return (
     <tr className={selected ? 'row sel' : 'row'} data-row={row.accountId} aria-selected={selected} onClick={select}>
       <td>
@@ -205,7 +204,7 @@ function AccountRow({
       <td>
         {statement ? (
           <span className="flex items-center gap-2">
-            <Ring state="IN_PROGRESS" share={share} size={18} label={null} />
+            <Ring state="IN_PROGRESS" share={statement.agreedShare} size={18} label={null} />
             <button type="button" className="link" onClick={() => open(statement.id)}>
               {day(statement.closesOn)}
             </button>

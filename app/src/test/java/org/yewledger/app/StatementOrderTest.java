@@ -103,6 +103,29 @@ public class StatementOrderTest extends AppTest {
     assertEquals(tick(h, "/api/statements/" + card, posting).status(), 404);
   }
 
+  /** One window finishes while the other unticks: whoever is first, a finished statement agrees. */
+  @Test
+  public void untickingWhileFinishingNeverLeavesAFinishedStatementApart() throws Exception {
+    for (int round = 0; round < 15; round++) {
+      Household h = found("untick" + round);
+      String posting = postedLine(h);
+      String id =
+          "/api/statements/"
+              + h.api().get("/api/statements").json().at("/0/statements/0/id").asString();
+      tick(h, id, posting);
+      h.api().put(id + "?version=0", "{\"closesOn\":\"2026-09-30\",\"closing\":\"951.80\"}");
+      assertEquals(h.api().get(id).json().path("difference").asString(), "0.00");
+      String untick = "{\"postingIds\":[\"" + posting + "\"],\"ticked\":false}";
+      var finisher = Thread.startVirtualThread(() -> h.api().post(id + "/finish?version=1", ""));
+      var unticker = Thread.startVirtualThread(() -> h.api().put(id + "/ticks", untick));
+      finisher.join();
+      unticker.join();
+      JsonNode sheet = h.api().get(id).json();
+      assertEquals(
+          sheet.path("agrees").asBoolean(), sheet.path("finished").asBoolean(), sheet.toString());
+    }
+  }
+
   @Test
   public void whatTheBankHasAndTheBooksHaveNotIsListed() {
     Household h = found("unposted");

@@ -98,7 +98,8 @@ class SheetService {
         decimal(sum.tickedMinor(), account),
         decimal(sum.differenceMinor(), account),
         counts.ticked(),
-        counts.toTick());
+        counts.toTick(),
+        counts.agreedShare());
   }
 
   @Transactional(readOnly = true)
@@ -108,8 +109,6 @@ class SheetService {
     Account account = chart.account(statement.accountId());
     StatementChain chain = statements.chain(account);
     Reconciliation sum = statements.reconciliation(statement);
-    var counts = progress.of(statement);
-    int all = counts.ticked() + counts.toTick();
     List<UnpostedJson> unposted = unposted(statement, account);
     return new SheetJson(
         id,
@@ -129,7 +128,7 @@ class SheetService {
         decimal(sum.closingMinor(), account),
         decimal(sum.differenceMinor(), account),
         sum.differenceMinor() == 0,
-        all == 0 ? 0 : 100 * counts.ticked() / all,
+        progress.of(statement).agreedShare(),
         tickable(statement, account, sum),
         unposted,
         unposted.stream().map(UnpostedJson::amount).reduce(BigDecimal.ZERO, BigDecimal::add));

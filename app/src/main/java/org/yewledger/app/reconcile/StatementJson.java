@@ -47,7 +47,8 @@ final class StatementJson {
       BigDecimal tickedBalance,
       BigDecimal difference,
       int ticked,
-      int toTick) {}
+      int toTick,
+      int agreedShare) {}
 
   /**
    * A posting that the statement may cover; {@code bankText} is null if no bank line confirms it.

@@ -1,10 +1,12 @@
 package org.yewledger.app.reconcile;
 
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -100,13 +102,18 @@ public class StatementService {
    */
   @Transactional
   public void tick(UUID id, List<UUID> postingIds, boolean tick) {
-    StatementEntity statement = find(id);
-    requireUnfinished(statement);
-    for (UUID postingId : postingIds) {
-      PostingEntity posting = entities.find(PostingEntity.class, postingId);
-      if (posting == null || !posting.accountId().equals(statement.accountId())) {
-        throw new NotFound("posting");
-      }
+    StatementEntity statement = unfinished(id);
+    List<PostingEntity> postings =
+        entities
+            .createQuery(
+                "from Posting where id in :ids and accountId = :account", PostingEntity.class)
+            .setParameter("ids", postingIds)
+            .setParameter("account", statement.accountId())
+            .getResultList();
+    if (postings.size() < Set.copyOf(postingIds).size()) {
+      throw new NotFound("posting");
+    }
+    for (PostingEntity posting : postings) {
       if (posting.statementId() != null && !posting.statementId().equals(id)) {
         throw new Conflict("ticked-elsewhere", "The posting is ticked for another statement.");
       }
@@ -195,9 +202,22 @@ public class StatementService {
     return charts.chart().account(statement.accountId());
   }
 
-  private StatementEntity unfinished(UUID id, int version) {
-    StatementEntity statement = find(id);
+  /**
+   * The statement, locked until the transaction ends: what is ticked for it must not change while
+   * it is being finished.
+   */
+  private StatementEntity unfinished(UUID id) {
+    StatementEntity statement =
+        entities.find(StatementEntity.class, id, LockModeType.PESSIMISTIC_WRITE);
+    if (statement == null) {
+      throw new NotFound("statement");
+    }
     requireUnfinished(statement);
+    return statement;
+  }
+
+  private StatementEntity unfinished(UUID id, int version) {
+    StatementEntity statement = unfinished(id);
     if (statement.version() != version) {
       throw Conflict.changedMeanwhile("statement");
     }

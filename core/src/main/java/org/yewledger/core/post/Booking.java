@@ -2,7 +2,6 @@ package org.yewledger.core.post;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
@@ -65,11 +64,6 @@ public record Booking(String payee, String note, List<Part> parts) {
   /** All of the line to one account. */
   public static Booking plain(String payee, Account account, BankLine line) {
     return new Booking(payee, "", List.of(new Part(account, line.amountMinor(), "")));
-  }
-
-  /** The accounts that the booking names, apart from the bank's own. */
-  public Stream<Account> accounts() {
-    return parts.stream().map(Part::account);
   }
 
   private static void requirePlace(Account bankAccount, Account account) {

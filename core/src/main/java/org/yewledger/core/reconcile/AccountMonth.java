@@ -25,7 +25,17 @@ public record AccountMonth(State state, int agreedShare) {
    * @param ticked how many postings are ticked for it
    * @param toTick how many more postings and waiting lines it may still cover
    */
-  public record Progress(LocalDate closesOn, boolean finished, int ticked, int toTick) {}
+  public record Progress(LocalDate closesOn, boolean finished, int ticked, int toTick) {
+
+    /**
+     * The ticked part of all that it may cover, from 0 to 100, rounded down: only a whole ring
+     * reads 100.
+     */
+    public int agreedShare() {
+      int all = ticked + toTick;
+      return all == 0 ? 0 : 100 * ticked / all;
+    }
+  }
 
   /**
    * @param opensOn the account's first day
@@ -37,7 +47,7 @@ public record AccountMonth(State state, int agreedShare) {
     }
     for (Progress statement : statements) {
       if (!statement.finished() && YearMonth.from(statement.closesOn()).equals(month)) {
-        return new AccountMonth(State.IN_PROGRESS, share(statement));
+        return new AccountMonth(State.IN_PROGRESS, statement.agreedShare());
       }
     }
     // A statement over several months agrees all the months that it covers.
@@ -45,11 +55,5 @@ public record AccountMonth(State state, int agreedShare) {
         statements.stream()
             .anyMatch(s -> s.finished() && !YearMonth.from(s.closesOn()).isBefore(month));
     return agreed ? new AccountMonth(State.AGREED, 100) : new AccountMonth(State.NO_STATEMENT, 0);
-  }
-
-  /** Rounded down, so that only a whole ring reads 100. */
-  private static int share(Progress statement) {
-    int all = statement.ticked() + statement.toTick();
-    return all == 0 ? 0 : 100 * statement.ticked() / all;
   }
 }
