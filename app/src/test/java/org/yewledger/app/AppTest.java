@@ -2,8 +2,8 @@ package org.yewledger.app;
 
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
+import java.time.Month;
 import java.util.List;
-import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -11,6 +11,7 @@ import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
 import org.springframework.test.web.servlet.MockMvc;
 import org.yewledger.app.chart.AccountEntity;
+import org.yewledger.app.chart.AccountFacts;
 import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.household.HouseholdFounding;
 import org.yewledger.app.journal.EntryStore;
@@ -18,7 +19,9 @@ import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.money.ExchangeRates;
 
 /** A test of the application on a real PostgreSQL; each class founds households of its own. */
 @SpringBootTest
@@ -46,8 +49,8 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
     SignedIn owner =
         HouseholdFounding.newOwner(
             Ids.next(), name, "%s@%s.example".formatted(name, Ids.next()), Ids.next());
-    UUID book = Ids.next();
-    UUID other = Ids.next();
+    var book = new Book(Ids.next(), "Household", CurrencyUnit.EUR);
+    var other = new Book(Ids.next(), "Press", CurrencyUnit.EUR);
     var household =
         new Household(
             owner,
@@ -64,8 +67,8 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
         owner,
         "secret words",
         () -> {
-          entities.persist(new BookEntity(book, "Household", "EUR", 0));
-          entities.persist(new BookEntity(other, "Press", "EUR", 1));
+          entities.persist(new BookEntity(book, Month.JANUARY, 0));
+          entities.persist(new BookEntity(other, Month.OCTOBER, 1));
           entities.flush();
           List<Account> all =
               List.of(
@@ -78,15 +81,17 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
                   equity);
           for (Account account : all) {
             String tail = account.equals(household.current()) ? "4417" : "";
-            entities.persist(new AccountEntity(account, null, tail, all.indexOf(account)));
+            entities.persist(
+                new AccountEntity(
+                    account, null, AccountFacts.ofTail(tail), all.indexOf(account)));
           }
           entities.flush();
-          entries.add(List.of(Entry.opening(household.current(), 100_000, equity)));
+          entries.add(List.of(Entry.opening(household.current(), 100_000, equity, ExchangeRates.NONE)));
         });
     return household;
   }
 
-  private static Account account(UUID book, String name, AccountKind kind, LocalDate opensOn) {
+  private static Account account(Book book, String name, AccountKind kind, LocalDate opensOn) {
     return new Account(Ids.next(), book, name, kind, CurrencyUnit.EUR, false, opensOn);
   }
 

@@ -40,10 +40,10 @@ public class LedgerWallsTest extends AppTest {
   private void insertPosting(UUID entry, int place, UUID account, UUID book, long amount) {
     jdbc.sql(
             """
-            insert into posting (household_id, id, entry_id, place, account_id, book_id, date, amount_minor)
-            values (?, ?, ?, ?, ?, ?, date '2026-09-01', ?)\
+            insert into posting (household_id, id, entry_id, place, account_id, book_id, date, amount_minor, base_minor)
+            values (?, ?, ?, ?, ?, ?, date '2026-09-01', ?, ?)\
             """)
-        .params(h.owner().householdId(), Ids.next(), entry, place, account, book, amount)
+        .params(h.owner().householdId(), Ids.next(), entry, place, account, book, amount, amount)
         .update();
   }
 

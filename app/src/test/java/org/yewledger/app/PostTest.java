@@ -143,8 +143,8 @@ public class PostTest extends AppTest {
     JsonNode second = line(h, "GREENGAGE MKT 207");
     String body =
         accepted(first, part(h.groceries().id(), "-48.20")).replace("]}}]}", "]}},")
-            + accepted(second, part(h.press().id(), "-31.80")).replace("{\"lines\":[", "");
-    assertEquals(h.api().post("/api/waiting-lines/post", body).problem(), "other-book");
+            + accepted(second, part(h.current().id(), "-31.80")).replace("{\"lines\":[", "");
+    assertEquals(h.api().post("/api/waiting-lines/post", body).problem(), "same-account");
     assertEquals(h.api().get("/api/waiting-lines").json().path("count").asInt(), 3);
   }
 

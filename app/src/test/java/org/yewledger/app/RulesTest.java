@@ -5,6 +5,7 @@ import static org.testng.Assert.assertEquals;
 import java.util.ArrayList;
 import java.util.List;
 import org.testng.annotations.Test;
+import org.yewledger.app.platform.Ids;
 import tools.jackson.databind.JsonNode;
 
 public class RulesTest extends AppTest {
@@ -58,11 +59,11 @@ public class RulesTest extends AppTest {
   }
 
   @Test
-  public void areRefusedWithoutWordsOrAcrossBooks() {
+  public void areRefusedWithoutWordsOrForUnknownAccounts() {
     Household h = found("refused");
     assertEquals(h.api().post("/api/rules", draft(h, " - ")).problem(), "rule-without-words");
-    String across =
-        draft(h, "X").replace("\"payee\"", "\"onAccountId\":\"" + h.press().id() + "\",\"payee\"");
-    assertEquals(h.api().post("/api/rules", across).problem(), "other-book");
+    String elsewhere =
+        draft(h, "X").replace("\"payee\"", "\"onAccountId\":\"" + Ids.next() + "\",\"payee\"");
+    assertEquals(h.api().post("/api/rules", elsewhere).status(), 404);
   }
 }

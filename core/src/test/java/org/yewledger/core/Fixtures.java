@@ -1,16 +1,23 @@
 package org.yewledger.core;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Book;
+import org.yewledger.core.ledger.Ledger;
+import org.yewledger.core.ledger.Position;
+import org.yewledger.core.money.ExchangeRate;
+import org.yewledger.core.money.ExchangeRates;
 
 /** A small household for tests. */
 public final class Fixtures {
-  public static final UUID BOOK = new UUID(0, 1);
-  public static final UUID OTHER_BOOK = new UUID(0, 2);
+  public static final Book BOOK = new Book(new UUID(0, 1), "Household", CurrencyUnit.EUR);
+  public static final Book OTHER_BOOK = new Book(new UUID(0, 2), "Press", CurrencyUnit.EUR);
   public static final LocalDate OPENS = LocalDate.of(2025, 10, 1);
   public static final Account CURRENT =
       account(BOOK, "Harbour Current", AccountKind.CURRENT, OPENS);
@@ -22,11 +29,54 @@ public final class Fixtures {
   public static final Account PAPER =
       account(OTHER_BOOK, "Paper and ink", AccountKind.EXPENSE, null);
 
+  public static final Account SALES = account(OTHER_BOOK, "Online shop", AccountKind.INCOME, null);
+  public static final Account KESTREL =
+      account(OTHER_BOOK, "Kestrel Current", AccountKind.CURRENT, OPENS);
+  public static final Account SHOP_USD =
+      account(OTHER_BOOK, "Shop takings", AccountKind.PAYOUT, CurrencyUnit.USD, OPENS);
+
   private Fixtures() {}
 
-  public static Account account(UUID book, String name, AccountKind kind, LocalDate opensOn) {
+  /** A ledger with these rates in which every account stands at the same position. */
+  public static Ledger ledger(Position position, ExchangeRate... rates) {
+    return new Ledger() {
+      @Override
+      public ExchangeRates rates() {
+        return new ExchangeRates(List.of(rates));
+      }
+
+      @Override
+      public Position position(Account account, LocalDate day) {
+        return position;
+      }
+
+      @Override
+      public Account drawings(Book book) {
+        return account(book, "Drawings, " + book.name(), AccountKind.DRAWINGS, null);
+      }
+
+      @Override
+      public Account exchangeDifferences(Book book) {
+        return account(book, "Exchange, " + book.name(), AccountKind.EXCHANGE, null);
+      }
+    };
+  }
+
+  public static final Ledger LEDGER = ledger(Position.EMPTY);
+
+  public static ExchangeRate dollarsToEuros(String day, String rate) {
+    return new ExchangeRate(
+        CurrencyUnit.USD, CurrencyUnit.EUR, LocalDate.parse(day), new BigDecimal(rate));
+  }
+
+  public static Account account(
+      Book book, String name, AccountKind kind, CurrencyUnit currency, LocalDate opensOn) {
     UUID id = UUID.nameUUIDFromBytes(name.getBytes(java.nio.charset.StandardCharsets.UTF_8));
-    return new Account(id, book, name, kind, CurrencyUnit.EUR, false, opensOn);
+    return new Account(id, book, name, kind, currency, false, opensOn);
+  }
+
+  public static Account account(Book book, String name, AccountKind kind, LocalDate opensOn) {
+    return account(book, name, kind, CurrencyUnit.EUR, opensOn);
   }
 
   public static BankLine line(String day, long amount, String text) {

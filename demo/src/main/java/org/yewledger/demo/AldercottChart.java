@@ -1,17 +1,21 @@
 package org.yewledger.demo;
 
 import static org.yewledger.core.ledger.AccountKind.CARD;
+import static org.yewledger.core.ledger.AccountKind.CASH;
 import static org.yewledger.core.ledger.AccountKind.CURRENT;
+import static org.yewledger.core.ledger.AccountKind.DRAWINGS;
+import static org.yewledger.core.ledger.AccountKind.EXCHANGE;
 import static org.yewledger.core.ledger.AccountKind.EXPENSE;
 import static org.yewledger.core.ledger.AccountKind.INCOME;
 import static org.yewledger.core.ledger.AccountKind.LOAN;
 import static org.yewledger.core.ledger.AccountKind.OPENING_EQUITY;
-import static org.yewledger.core.ledger.AccountKind.OWNER_EQUITY;
+import static org.yewledger.core.ledger.AccountKind.PAYOUT;
 import static org.yewledger.core.ledger.AccountKind.SAVINGS;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.AccountKind;
 
@@ -24,6 +28,9 @@ public final class AldercottChart {
   public static final String PRESS = "Saltmarsh Letterpress";
 
   static final LocalDate START = LocalDate.of(2025, 10, 1);
+  /** The shop began to sell abroad, and to be paid out in dollars. */
+  static final LocalDate SHOP_START = LocalDate.of(2026, 4, 1);
+
   static final LocalDate CARD_START = LocalDate.of(2026, 1, 1);
 
   /**
@@ -38,6 +45,7 @@ public final class AldercottChart {
       boolean group,
       @Nullable String parent,
       String tail,
+      CurrencyUnit currency,
       @Nullable LocalDate opensOn,
       long openingMinor) {}
 
@@ -58,8 +66,9 @@ public final class AldercottChart {
     bank(HOUSEHOLD, "Harbour Savings", SAVINGS, "9023", START, 11_865_20);
     bank(HOUSEHOLD, "Quillon Card", CARD, "6650", START, -612_40);
     bank(HOUSEHOLD, "Home loan", LOAN, "0315", START, -188_204_36);
+    bank(HOUSEHOLD, "Purse", CASH, "", START, 42_50);
     equity(HOUSEHOLD, "Opening equity, household", OPENING_EQUITY);
-    equity(HOUSEHOLD, "From the press", OWNER_EQUITY);
+    equity(HOUSEHOLD, "From the press", DRAWINGS);
     group(HOUSEHOLD, "Pay and allowance", INCOME, "Pay", "Child allowance", "Interest earned");
     group(HOUSEHOLD, "Food", EXPENSE, "Groceries", "Bakery");
     group(HOUSEHOLD, "Children", EXPENSE, "School", "Music and swimming", "Day care");
@@ -81,8 +90,11 @@ public final class AldercottChart {
   private void press() {
     bank(PRESS, "Kestrel Current", CURRENT, "2208", START, 4_120_35);
     bank(PRESS, "Kestrel Card", CARD, "7731", CARD_START, 0);
+    account(PRESS, "Shop takings", PAYOUT, "5150", CurrencyUnit.USD, SHOP_START, 0);
+    bank(PRESS, "Cash box", CASH, "", START, 60_00);
     equity(PRESS, "Opening equity, press", OPENING_EQUITY);
-    equity(PRESS, "Drawings", OWNER_EQUITY);
+    equity(PRESS, "Drawings", DRAWINGS);
+    equity(PRESS, "Exchange gains and losses", EXCHANGE);
     group(PRESS, "Sales", INCOME, "Online shop", "Fairs", "Stationers", "Commissions");
     group(PRESS, "Making", EXPENSE, "Paper and ink", "Workshop");
     group(PRESS, "Selling", EXPENSE, "Post and couriers", "Stalls", "Shop fees");
@@ -91,17 +103,31 @@ public final class AldercottChart {
 
   private void bank(
       String book, String name, AccountKind kind, String tail, LocalDate opensOn, long opening) {
-    accounts.add(new ChartAccount(book, name, kind, false, null, tail, opensOn, opening));
+    account(book, name, kind, tail, CurrencyUnit.EUR, opensOn, opening);
+  }
+
+  private void account(
+      String book,
+      String name,
+      AccountKind kind,
+      String tail,
+      CurrencyUnit currency,
+      @Nullable LocalDate opensOn,
+      long opening) {
+    accounts.add(
+        new ChartAccount(book, name, kind, false, null, tail, currency, opensOn, opening));
   }
 
   private void equity(String book, String name, AccountKind kind) {
-    accounts.add(new ChartAccount(book, name, kind, false, null, "", null, 0));
+    account(book, name, kind, "", CurrencyUnit.EUR, null, 0);
   }
 
   private void group(String book, String name, AccountKind kind, String... categories) {
-    accounts.add(new ChartAccount(book, name, kind, true, null, "", null, 0));
+    accounts.add(
+        new ChartAccount(book, name, kind, true, null, "", CurrencyUnit.EUR, null, 0));
     for (String category : categories) {
-      accounts.add(new ChartAccount(book, category, kind, false, name, "", null, 0));
+      accounts.add(
+          new ChartAccount(book, category, kind, false, name, "", CurrencyUnit.EUR, null, 0));
     }
   }
 }

@@ -28,12 +28,14 @@ public final class AldercottYear {
   static final String LOAN = "Home loan";
   static final String KESTREL = "Kestrel Current";
   static final String KESTREL_CARD = "Kestrel Card";
+  static final String SHOP = "Shop takings";
 
   private static final long SEED = 20_261_005L;
   private static final long LOAN_PAYMENT = 1_086_40;
   private static final double LOAN_YEARLY_RATE = 0.0385;
 
   private final Random random = new Random(SEED);
+  private final Random sales = new Random(SEED + 1);
   private final Map<String, Long> balances = new HashMap<>();
   private final List<Happening> all = new ArrayList<>();
   private YearMonth month = FIRST;
@@ -63,6 +65,7 @@ public final class AldercottYear {
     card();
     transfers(cardOwed);
     press(pressCardOwed);
+    shopAbroad();
     all.subList(before, all.size()).sort(Comparator.comparing(h -> h.line().day()));
   }
 
@@ -220,15 +223,15 @@ public final class AldercottYear {
           interest);
     }
     long draw = 640_00 + random.nextInt(5) * 20_00;
-    add(line(KESTREL, 25, -draw, "W ALDERCOTT", "DRAW", "XFER"), "Wren Aldercott", "Drawings");
-    in(
-        HARBOUR,
-        25,
-        "SALTMARSH LETTERPRESS",
-        "DRAW",
-        "Saltmarsh Letterpress",
-        "From the press",
-        draw);
+    Line given = line(KESTREL, 25, -draw, "W ALDERCOTT", "DRAW", "XFER");
+    Line taken = line(HARBOUR, 25, draw, "SALTMARSH LETTERPRESS", "DRAW", "XFER");
+    book(
+        new Happening(
+            given,
+            "Wren's drawings",
+            "",
+            List.of(new Share(HARBOUR, -draw, "")),
+            Optional.of(taken)));
   }
 
   private void press(long cardOwed) {
@@ -325,6 +328,36 @@ public final class AldercottYear {
     }
   }
 
+  /** Sales abroad, in dollars; once a month the shop pays out what has come together, in euros. */
+  private void shopAbroad() {
+    if (month.isBefore(YearMonth.from(AldercottChart.SHOP_START))) {
+      return;
+    }
+    for (int week = 1; week <= 3; week++) {
+      long sold = 38_00 + sales.nextInt(90_00);
+      int day = 2 + week * 6;
+      in(SHOP, day, "ORDERS WEEK " + week, "", "Orders abroad", "Online shop", sold);
+      add(
+          line(SHOP, day, -sold * 65 / 1000, "SELLING FEE WEEK " + week, "", "FEE"),
+          "Selling fee",
+          "Shop fees");
+    }
+    long dollars = balance(SHOP) / 100_00 * 100_00;
+    if (dollars > 0) {
+      // The shop takes a little more than the market for the exchange.
+      long euros = Math.round(dollars * DemoRates.of(month).doubleValue() * 0.988);
+      Line given = line(SHOP, 26, -dollars, "PAYOUT TO BANK 2208", "", "XFER");
+      Line taken = line(KESTREL, 28, euros, "SHOP PAYOUT ABROAD", "USD " + dollars / 100, "XFER");
+      book(
+          new Happening(
+              given,
+              "Shop payout",
+              "",
+              List.of(new Share(KESTREL, -dollars, "", euros)),
+              Optional.of(taken)));
+    }
+  }
+
   private long energy() {
     boolean cold = month.getMonthValue() <= 3 || month.getMonthValue() >= 11;
     return cold ? between(118_00, 164_00) : between(58_00, 84_00);
@@ -377,7 +410,13 @@ public final class AldercottYear {
   private void book(Happening happening) {
     all.add(happening);
     balances.merge(happening.line().account(), happening.line().amountMinor(), Long::sum);
-    happening.shares().forEach(s -> balances.merge(s.account(), -s.amountMinor(), Long::sum));
+    happening
+        .shares()
+        .forEach(s ->
+            balances.merge(
+                s.account(),
+                s.otherMinor() != 0 ? s.otherMinor() : -s.amountMinor(),
+                Long::sum));
   }
 
   private Line line(String account, int day, long amount, String name, String memo, String type) {

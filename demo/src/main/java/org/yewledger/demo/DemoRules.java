@@ -39,7 +39,11 @@ public final class DemoRules {
         new DemoRule("TOWN RATE", Direction.OUT, "", "Town rate", "Town rate"),
         new DemoRule("ATM HARBOUR", Direction.OUT, "", "Cash", "Pocket cash"),
         new DemoRule(
-            "SALTMARSH LETTERPRESS", Direction.IN, "", "Saltmarsh Letterpress", "From the press"),
+            "W ALDERCOTT",
+            Direction.OUT,
+            AldercottYear.KESTREL,
+            "Wren's drawings",
+            AldercottYear.HARBOUR),
         new DemoRule(
             "SALTMARSH YARD", Direction.OUT, AldercottYear.KESTREL, "Saltmarsh Yard", "Workshop"),
         new DemoRule(

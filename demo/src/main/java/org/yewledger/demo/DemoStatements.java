@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
-import org.joda.money.CurrencyUnit;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
@@ -15,8 +14,6 @@ import org.yewledger.demo.Happening.Line;
 
 /** What the banks would send: each account's lines and closing balance of a month. */
 public final class DemoStatements {
-  private static final CurrencyUnit EUR = CurrencyUnit.EUR;
-
   private final List<Happening> happenings;
 
   public DemoStatements(List<Happening> happenings) {
@@ -55,7 +52,7 @@ public final class DemoStatements {
     }
     LocalDate end = month.atEndOfMonth();
     return new BankStatement(
-        "NL00DEMO00" + account.tail(), EUR, bankLines, new Balance(end, balance(account, end)));
+        "NL00DEMO00" + account.tail(), account.currency(), bankLines, new Balance(end, balance(account, end)));
   }
 
   private static BankLine bankLine(ChartAccount account, Line line, int index) {

@@ -24,6 +24,14 @@ public record Happening(
       String reference,
       String type) {}
 
-  /** A part of the line's amount and the account that it is booked to. */
-  public record Share(String account, long amountMinor, String note) {}
+  /**
+   * A part of the line's amount and the account that it is booked to.
+   *
+   * @param otherMinor the amount there, where that account is in another currency; zero otherwise
+   */
+  public record Share(String account, long amountMinor, String note, long otherMinor) {
+    public Share(String account, long amountMinor, String note) {
+      this(account, amountMinor, note, 0);
+    }
+  }
 }

@@ -23,14 +23,15 @@ import org.yewledger.app.almanac.AlmanacJson.NextJson;
 import org.yewledger.app.almanac.AlmanacJson.Source;
 import org.yewledger.app.almanac.AlmanacJson.StationsJson;
 import org.yewledger.app.almanac.AlmanacJson.Task;
+import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.post.WaitingLines;
 import org.yewledger.app.post.WaitingLines.Waiting;
 import org.yewledger.app.reconcile.StatementEntity;
-import org.yewledger.app.report.AccountBalances;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.reconcile.AccountMonth;
@@ -67,7 +68,7 @@ class AlmanacService {
 
   /** What every row of one page shares. */
   private record Page(
-      YearMonth month, List<YearMonth> months, Map<UUID, Long> balances, List<Waiting> waiting) {
+      YearMonth month, List<YearMonth> months, Map<UUID, Position> balances, List<Waiting> waiting) {
     int waitingOn(Account account) {
       LocalDate end = month.atEndOfMonth();
       return (int)
@@ -143,7 +144,7 @@ class AlmanacService {
   private static AccountRowJson row(AccountStatements.Of of, Page page) {
     Account account = of.account();
     StatementEntity statement = of.closingIn(page.month()).orElse(null);
-    long books = page.balances().getOrDefault(account.id(), 0L);
+    long books = page.balances().getOrDefault(account.id(), Position.EMPTY).ownMinor();
     Reconciliation sum = statement == null ? null : of.reconciliation(statement);
     return new AccountRowJson(
         account.id(),

@@ -1,11 +1,13 @@
 package org.yewledger.app.chart;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
@@ -13,6 +15,7 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Book;
 
 /** An account as stored. */
 @Entity(name = "Account")
@@ -34,35 +37,68 @@ public class AccountEntity {
   @Column(name = "is_group")
   private boolean group;
 
-  private String tail;
   private @Nullable LocalDate opensOn;
+  private @Nullable LocalDate closedOn;
   private int place;
+  @Embedded private AccountFacts facts;
+  @Version private int version;
 
   protected AccountEntity() {}
 
-  public AccountEntity(Account account, @Nullable UUID parentId, String tail, int place) {
+  public AccountEntity(Account account, @Nullable UUID parentId, AccountFacts facts, int place) {
     this.id = account.id();
     this.bookId = account.bookId();
     this.parentId = parentId;
+    this.group = account.group();
+    this.facts = facts;
+    this.place = place;
+    become(account);
+  }
+
+  /** Takes over what of an account can change; its book and whether it is a group cannot. */
+  final void become(Account account) {
     this.name = account.name();
     this.kind = account.kind();
     this.currency = account.currency().getCode();
-    this.group = account.group();
-    this.tail = tail;
     this.opensOn = account.opensOn();
+    this.closedOn = account.closedOn();
+  }
+
+  void become(AccountFacts facts) {
+    this.facts = facts;
+  }
+
+  void moveTo(@Nullable UUID parentId, int place) {
+    this.parentId = parentId;
     this.place = place;
   }
 
-  public Account toAccount() {
-    return new Account(id, bookId, name, kind, CurrencyUnit.of(currency), group, opensOn);
+  public Account toAccount(Book book) {
+    return new Account(
+        id, book, name, kind, CurrencyUnit.of(currency), group, opensOn, closedOn);
+  }
+
+  public UUID id() {
+    return id;
+  }
+
+  public UUID bookId() {
+    return bookId;
   }
 
   public @Nullable UUID parentId() {
     return parentId;
   }
 
-  /** The last digits of its number; empty if it has none. */
-  public String tail() {
-    return tail;
+  public int place() {
+    return place;
+  }
+
+  public AccountFacts facts() {
+    return facts;
+  }
+
+  public int version() {
+    return version;
   }
 }

@@ -3,8 +3,15 @@ package org.yewledger.app.chart;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.LocalDate;
+import java.time.Month;
 import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.TenantId;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.ledger.Book;
 
 /** A self-balancing set of accounts, as stored. */
 @Entity(name = "Book")
@@ -15,18 +22,39 @@ public class BookEntity {
   @TenantId private UUID householdId;
   private String name;
 
-  @org.hibernate.annotations.JdbcTypeCode(java.sql.Types.CHAR)
+  @JdbcTypeCode(java.sql.Types.CHAR)
   private String currency;
 
   private int place;
 
+  @JdbcTypeCode(java.sql.Types.SMALLINT)
+  private int fiscalYearStartsIn;
+
+  private String taxNumber;
+  private @Nullable LocalDate taxedFrom;
+  @Version private int version;
+
   protected BookEntity() {}
 
-  public BookEntity(UUID id, String name, String currency, int place) {
-    this.id = id;
-    this.name = name;
-    this.currency = currency;
+  public BookEntity(Book book, Month fiscalYearStartsIn, int place) {
+    this.id = book.id();
+    this.name = book.name();
+    this.currency = book.currency().getCode();
+    this.fiscalYearStartsIn = fiscalYearStartsIn.getValue();
+    this.taxNumber = "";
     this.place = place;
+  }
+
+  void become(
+      String name, Month fiscalYearStartsIn, String taxNumber, @Nullable LocalDate taxedFrom) {
+    this.name = name;
+    this.fiscalYearStartsIn = fiscalYearStartsIn.getValue();
+    this.taxNumber = taxNumber;
+    this.taxedFrom = taxedFrom;
+  }
+
+  public Book toBook() {
+    return new Book(id, name, CurrencyUnit.of(currency));
   }
 
   public UUID id() {
@@ -39,5 +67,22 @@ public class BookEntity {
 
   public String currency() {
     return currency;
+  }
+
+  public Month fiscalYearStartsIn() {
+    return Month.of(fiscalYearStartsIn);
+  }
+
+  /** The number under which the book is registered for sales tax; empty if it is not. */
+  public String taxNumber() {
+    return taxNumber;
+  }
+
+  public @Nullable LocalDate taxedFrom() {
+    return taxedFrom;
+  }
+
+  public int version() {
+    return version;
   }
 }

@@ -3,11 +3,14 @@ package org.yewledger.app.chart;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.platform.NotFound;
+import org.yewledger.core.chart.AccountTree;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
 
 /** All books and accounts of the household, in their order. Dozens to hundreds; read whole. */
 public final class Chart {
@@ -17,11 +20,12 @@ public final class Chart {
 
   Chart(List<BookEntity> books, List<AccountEntity> rows) {
     books.forEach(book -> this.books.put(book.id(), book));
-    for (AccountEntity row : rows) {
-      Account account = row.toAccount();
-      this.rows.put(account.id(), row);
-      accounts.put(account.id(), account);
-    }
+    rows.forEach(this::add);
+  }
+
+  private void add(AccountEntity row) {
+    rows.put(row.id(), row);
+    accounts.put(row.id(), row.toAccount(book(row.bookId()).toBook()));
   }
 
   /**
@@ -35,6 +39,9 @@ public final class Chart {
     return account;
   }
 
+  /**
+   * @throws NotFound if the household has no such book
+   */
   public BookEntity book(UUID id) {
     BookEntity book = books.get(id);
     if (book == null) {
@@ -56,21 +63,47 @@ public final class Chart {
     return accounts.values().stream();
   }
 
+  public Stream<Account> accountsOf(UUID bookId) {
+    return accounts().filter(a -> a.bookId().equals(bookId));
+  }
+
   /** The accounts at banks of the chosen book, or of all books where none is chosen. */
   public Stream<Account> bankAccounts(@Nullable UUID chosenBook) {
     return accounts()
-        .filter(a -> a.kind().hasStatements() && !a.group())
+        .filter(a -> a.kind().hasStatements() && !a.group() && a.closedOn() == null)
         .filter(a -> chosenBook == null || a.bookId().equals(chosenBook));
   }
 
-  public String tail(UUID accountId) {
+  /** The account that the core keeps for a purpose, if the book has it yet. */
+  public Optional<Account> keptByCore(UUID bookId, AccountKind kind) {
+    return accountsOf(bookId).filter(a -> a.kind() == kind && !a.group()).findFirst();
+  }
+
+  public AccountTree tree() {
+    return new AccountTree(
+        rows.values().stream()
+            .map(row -> new AccountTree.Node(account(row.id()), row.parentId(), row.place()))
+            .toList());
+  }
+
+  AccountEntity row(UUID accountId) {
     AccountEntity row = rows.get(accountId);
-    return row == null ? "" : row.tail();
+    if (row == null) {
+      throw new NotFound("account");
+    }
+    return row;
+  }
+
+  public AccountFacts facts(UUID accountId) {
+    return row(accountId).facts();
+  }
+
+  public String tail(UUID accountId) {
+    return row(accountId).facts().tail();
   }
 
   public @Nullable UUID parentId(UUID accountId) {
-    AccountEntity row = rows.get(accountId);
-    return row == null ? null : row.parentId();
+    return row(accountId).parentId();
   }
 
   /** The name of the group that an account stands in; empty at the top. */

@@ -1,65 +1,133 @@
 package org.yewledger.app.chart;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.IllegalCurrencyException;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.chart.ChartJson.AccountDraftJson;
+import org.yewledger.app.chart.ChartJson.AccountJson;
+import org.yewledger.app.chart.ChartJson.ChartPageJson;
+import org.yewledger.app.chart.ChartJson.MadeJson;
+import org.yewledger.app.chart.ChartJson.MergeJson;
+import org.yewledger.app.chart.ChartJson.MergedJson;
+import org.yewledger.app.chart.ChartJson.MoveAccountJson;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.ledger.AccountClass;
-import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Book;
 
-/** Books and accounts for the interface's switches and type-ahead. */
+/** The chart of accounts. */
 @RestController
 @Tag(name = "chart")
 class ChartController {
-  record BookJson(UUID id, String name, String currency) {}
-
-  record AccountJson(
-      UUID id,
-      UUID bookId,
-      String name,
-      String groupName,
-      AccountClass accountClass,
-      AccountKind kind,
-      boolean group,
-      boolean hasStatements,
-      String tail,
-      String currency,
-      @Nullable LocalDate opensOn) {
-
-    static AccountJson of(Account account, Chart chart) {
-      return new AccountJson(
-          account.id(),
-          account.bookId(),
-          account.name(),
-          chart.groupName(account.id()),
-          account.accountClass(),
-          account.kind(),
-          account.group(),
-          account.kind().hasStatements(),
-          chart.tail(account.id()),
-          account.currency().getCode(),
-          account.opensOn());
-    }
-  }
-
   private final ChartService charts;
+  private final ChartViewService views;
+  private final AccountService accounts;
 
-  ChartController(ChartService charts) {
+  ChartController(ChartService charts, ChartViewService views, AccountService accounts) {
     this.charts = charts;
+    this.views = views;
+    this.accounts = accounts;
   }
 
-  @GetMapping("/api/books")
-  List<BookJson> books() {
-    return charts.chart().books().map(b -> new BookJson(b.id(), b.name(), b.currency())).toList();
+  /** The tree with balances at the end of a day. */
+  @GetMapping("/api/chart")
+  ChartPageJson chart(@RequestParam LocalDate on, @RequestParam @Nullable UUID book) {
+    return views.at(on, book);
   }
 
+  /** All accounts, without balances. */
   @GetMapping("/api/accounts")
   List<AccountJson> accounts() {
     Chart chart = charts.chart();
     return chart.accounts().map(a -> AccountJson.of(a, chart)).toList();
+  }
+
+  @PostMapping("/api/accounts")
+  @ResponseStatus(HttpStatus.CREATED)
+  MadeJson add(@Valid @RequestBody AccountDraftJson draft) {
+    Book book = charts.chart().book(draft.bookId()).toBook();
+    Account account = account(Ids.next(), book, draft, null);
+    Account added =
+        accounts.add(account, draft.parentId(), draft.facts().toFacts(account.currency()));
+    return new MadeJson(added.id());
+  }
+
+  /** Book, group and place stay as they are; moving has an address of its own. */
+  @PutMapping("/api/accounts/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void change(
+      @PathVariable UUID id,
+      @RequestParam int version,
+      @Valid @RequestBody AccountDraftJson draft) {
+    Account before = charts.chart().account(id);
+    Account wanted = account(id, before.book(), draft, before.closedOn());
+    accounts.change(wanted, draft.facts().toFacts(wanted.currency()), version);
+  }
+
+  @PostMapping("/api/accounts/{id}/move")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void move(@PathVariable UUID id, @RequestBody MoveAccountJson to) {
+    Integer place = to.place();
+    accounts.move(id, to.parentId(), place == null ? Integer.MAX_VALUE : place);
+  }
+
+  @PostMapping("/api/accounts/{id}/merge")
+  MergedJson merge(@PathVariable UUID id, @Valid @RequestBody MergeJson merge) {
+    return new MergedJson(accounts.merge(id, merge.intoId()));
+  }
+
+  @PostMapping("/api/accounts/{id}/close")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void close(@PathVariable UUID id, @RequestParam int version) {
+    accounts.close(id, version);
+  }
+
+  @PostMapping("/api/accounts/{id}/reopen")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void reopen(@PathVariable UUID id, @RequestParam int version) {
+    accounts.reopen(id, version);
+  }
+
+  @DeleteMapping("/api/accounts/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void delete(@PathVariable UUID id, @RequestParam int version) {
+    accounts.delete(id, version);
+  }
+
+  private static Account account(
+      UUID id, Book book, AccountDraftJson draft, @Nullable LocalDate closedOn) {
+    CurrencyUnit currency = currency(draft.currency());
+    if (draft.kind().accountClass().isCategory() && !currency.equals(book.currency())) {
+      throw Refusal.ofField(
+          "category-currency",
+          "currency",
+          "Categories of %s are in its currency, %s.".formatted(book.name(), book.currency()));
+    }
+    return new Account(
+        id, book, draft.name(), draft.kind(), currency, draft.group(), draft.opensOn(), closedOn);
+  }
+
+  static CurrencyUnit currency(String code) {
+    try {
+      return CurrencyUnit.of(code);
+    } catch (IllegalCurrencyException e) {
+      throw Refusal.ofField(
+          "unknown-currency", "currency", "%s is no currency of ISO 4217.".formatted(code));
+    }
   }
 }

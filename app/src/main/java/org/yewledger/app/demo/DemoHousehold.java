@@ -2,6 +2,7 @@ package org.yewledger.app.demo;
 
 import jakarta.persistence.EntityManager;
 import java.nio.charset.StandardCharsets;
+import java.time.Month;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,8 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.chart.AccountEntity;
 import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.chart.TaxRateService;
+import org.yewledger.app.currency.RateService;
 import org.yewledger.app.household.HouseholdFounding;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.platform.Ids;
@@ -23,11 +26,14 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.money.ExchangeRates;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.Words;
 import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
+import org.yewledger.demo.DemoRates;
 import org.yewledger.demo.DemoRules;
 import org.yewledger.demo.DemoRules.DemoRule;
 
@@ -43,6 +49,8 @@ class DemoHousehold implements ApplicationRunner {
   private final EntityManager entities;
   private final EntryStore entries;
   private final RuleService rules;
+  private final RateService rates;
+  private final TaxRateService taxRates;
   private final DemoMonths months;
 
   DemoHousehold(
@@ -50,11 +58,15 @@ class DemoHousehold implements ApplicationRunner {
       EntityManager entities,
       EntryStore entries,
       RuleService rules,
+      RateService rates,
+      TaxRateService taxRates,
       DemoMonths months) {
     this.founding = founding;
     this.entities = entities;
     this.entries = entries;
     this.rules = rules;
+    this.rates = rates;
+    this.taxRates = taxRates;
     this.months = months;
   }
 
@@ -70,6 +82,7 @@ class DemoHousehold implements ApplicationRunner {
 
   private void load() {
     DemoChart chart = makeChart();
+    rates.keep(DemoRates.rates());
     openAccounts(chart);
     for (DemoRule rule : DemoRules.rules()) {
       rules.add(rule(rule, chart));
@@ -78,13 +91,14 @@ class DemoHousehold implements ApplicationRunner {
   }
 
   private DemoChart makeChart() {
-    Map<String, UUID> books = new HashMap<>();
+    Map<String, Book> books = new HashMap<>();
     for (String name : List.of(AldercottChart.HOUSEHOLD, AldercottChart.PRESS)) {
-      var book = new BookEntity(Ids.next(), name, "EUR", books.size());
-      entities.persist(book);
-      books.put(name, book.id());
+      var book = new Book(Ids.next(), name, CurrencyUnit.EUR);
+      entities.persist(new BookEntity(book, Month.OCTOBER, books.size()));
+      books.put(name, book);
     }
     entities.flush();
+    DemoFacts.addTaxRates(taxRates, Objects.requireNonNull(books.get(AldercottChart.PRESS)));
     var chart = new DemoChart();
     for (ChartAccount a : AldercottChart.accounts()) {
       var account =
@@ -93,11 +107,11 @@ class DemoHousehold implements ApplicationRunner {
               Objects.requireNonNull(books.get(a.book())),
               a.name(),
               a.kind(),
-              CurrencyUnit.EUR,
+              a.currency(),
               a.group(),
               a.opensOn());
       UUID parent = a.parent() == null ? null : chart.account(a.parent()).id();
-      entities.persist(new AccountEntity(account, parent, a.tail(), chart.size()));
+      entities.persist(new AccountEntity(account, parent, DemoFacts.of(a), chart.size()));
       chart.add(account);
     }
     entities.flush();
@@ -108,7 +122,10 @@ class DemoHousehold implements ApplicationRunner {
     for (ChartAccount a : AldercottChart.accounts()) {
       if (a.openingMinor() != 0) {
         Account equity = openingEquity(a.book(), chart);
-        entries.add(List.of(Entry.opening(chart.account(a.name()), a.openingMinor(), equity)));
+        entries.add(
+            List.of(
+                Entry.opening(
+                    chart.account(a.name()), a.openingMinor(), equity, ExchangeRates.NONE)));
       }
     }
   }

@@ -15,9 +15,11 @@ import org.springframework.stereotype.Component;
 import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.bankline.BankLineStateEntity;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
+import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.gather.BatchEntity;
 import org.yewledger.app.gather.GatherService;
 import org.yewledger.app.journal.EntryStore;
+import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.StatementEntity;
@@ -25,6 +27,7 @@ import org.yewledger.app.reconcile.StatementProgress;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.post.Booking;
 import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
@@ -47,6 +50,8 @@ class DemoMonths {
   private final EntityManager entities;
   private final GatherService gather;
   private final EntryStore entries;
+  private final LedgerService ledgers;
+  private final ChartService charts;
   private final StatementService statements;
   private final StatementProgress progress;
   private final Clock clock;
@@ -55,12 +60,16 @@ class DemoMonths {
       EntityManager entities,
       GatherService gather,
       EntryStore entries,
+      LedgerService ledgers,
+      ChartService charts,
       StatementService statements,
       StatementProgress progress,
       Clock clock) {
     this.entities = entities;
     this.gather = gather;
     this.entries = entries;
+    this.ledgers = ledgers;
+    this.charts = charts;
     this.statements = statements;
     this.progress = progress;
     this.clock = clock;
@@ -69,6 +78,7 @@ class DemoMonths {
   void load(DemoChart chart) {
     List<Happening> happenings = AldercottYear.happenings();
     var banks = new DemoStatements(happenings);
+    Ledger ledger = ledgers.ledger(charts.chart());
     for (YearMonth m = AldercottYear.FIRST; m.isBefore(AldercottYear.LAST); m = m.plusMonths(1)) {
       YearMonth month = m;
       Map<Line, UUID> lines = new HashMap<>();
@@ -78,7 +88,7 @@ class DemoMonths {
       }
       happenings.stream()
           .filter(h -> YearMonth.from(h.line().day()).equals(month))
-          .forEach(h -> post(h, chart, lines));
+          .forEach(h -> post(h, chart, ledger, lines));
       entities.flush();
       reconcile(banks, month, chart, batches);
       entities.flush();
@@ -116,14 +126,22 @@ class DemoMonths {
     return new BatchEntity.Source(file, format, gatheredAt, SignedIn.now().personId());
   }
 
-  private void post(Happening happening, DemoChart chart, Map<Line, UUID> lines) {
+  private void post(
+      Happening happening, DemoChart chart, Ledger ledger, Map<Line, UUID> lines) {
     BankLineEntity line = entities.find(BankLineEntity.class, lines.get(happening.line()));
     var parts =
         happening.shares().stream()
-            .map(s -> new Booking.Part(chart.account(s.account()), s.amountMinor(), s.note()))
+            .map(s ->
+                new Booking.Part(
+                    chart.account(s.account()),
+                    s.amountMinor(),
+                    s.note(),
+                    s.otherMinor() == 0 ? null : s.otherMinor()))
             .toList();
     var booking = new Booking(happening.payee(), happening.note(), parts);
-    var entry = booking.entryFor(chart.account(happening.line().account()), line.toBankLine());
+    var entry =
+        booking.entryFor(
+            chart.account(happening.line().account()), line.toBankLine(), ledger);
     List<PostingEntity> postings = entries.add(List.of(entry)).getFirst().postings();
     confirm(postings.get(0), lines.get(happening.line()));
     happening.twin().ifPresent(twin -> confirm(postings.get(1), lines.get(twin)));
@@ -139,7 +157,9 @@ class DemoMonths {
   private void reconcile(
       DemoStatements banks, YearMonth month, DemoChart chart, Map<String, UUID> batches) {
     for (ChartAccount account : AldercottChart.accounts()) {
-      if (account.opensOn() == null || account.opensOn().isAfter(month.atEndOfMonth())) {
+      if (!account.kind().hasStatements()
+          || account.opensOn() == null
+          || account.opensOn().isAfter(month.atEndOfMonth())) {
         continue;
       }
       var closing = new Balance(month.atEndOfMonth(), banks.balance(account, month.atEndOfMonth()));

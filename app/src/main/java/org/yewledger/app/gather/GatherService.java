@@ -17,6 +17,7 @@ import org.yewledger.app.chart.AccountEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
@@ -88,6 +89,7 @@ public class GatherService {
 
   /** Takes the new lines of a file in, all or nothing. */
   @Transactional
+  @ForBookkeepers
   TakenIn takeIn(Upload upload, boolean makeStatement) {
     Account account =
         charts
@@ -107,6 +109,7 @@ public class GatherService {
    * file the second finds all lines known.
    */
   @Transactional
+  @ForBookkeepers
   public TakenIn takeIn(
       Account account, BankStatement file, BatchEntity.Source source, boolean makeStatement) {
     entities.find(AccountEntity.class, account.id(), LockModeType.PESSIMISTIC_WRITE);

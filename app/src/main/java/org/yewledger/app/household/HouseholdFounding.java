@@ -11,6 +11,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
 
 /** Founds a household with its owner. */
@@ -54,7 +55,7 @@ public class HouseholdFounding {
               .params(owner.personId(), owner.email(), owner.name(), passwords.encode(password))
               .update();
           jdbc.sql("insert into membership (household_id, person_id, role) values (?, ?, ?)")
-              .params(owner.householdId(), owner.personId(), owner.role())
+              .params(owner.householdId(), owner.personId(), owner.role().name())
               .update();
           firstWork.run();
           return true;
@@ -77,6 +78,6 @@ public class HouseholdFounding {
 
   /** The identity of a new owner. */
   public static SignedIn newOwner(UUID personId, String name, String email, UUID householdId) {
-    return new SignedIn(personId, name, email, householdId, "OWNER");
+    return new SignedIn(personId, name, email, householdId, Role.OWNER);
   }
 }

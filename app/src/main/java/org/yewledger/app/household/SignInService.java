@@ -7,6 +7,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 
@@ -19,7 +20,8 @@ class SignInService {
       String email,
       String passwordHash,
       UUID householdId,
-      String role) {}
+      Role role,
+      boolean secondFactor) {}
 
   private final JdbcClient jdbc;
   private final PasswordEncoder passwords;

@@ -13,6 +13,8 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.reconcile.PostingState;
 
 /** Reads entries with their postings, a page at a time, in a fixed number of queries. */
@@ -21,7 +23,15 @@ public class EntryReader {
 
   /** A posting with its account and how far the bank confirms it. */
   public record PostingView(
-      UUID id, Account account, long amountMinor, String note, PostingState state) {}
+      UUID id, Posting posting, PostingState state) {
+    public Account account() {
+      return posting.account();
+    }
+
+    public boolean isDebit() {
+      return posting.isDebit();
+    }
+  }
 
   /** An entry with its postings. */
   public record EntryView(EntryEntity entry, List<PostingView> postings) {
@@ -39,14 +49,11 @@ public class EntryReader {
 
     /** The accounts across from a posting: one by name, several as their number. */
     public String otherSideOf(UUID postingId) {
-      long sign =
-          postings.stream()
-              .filter(p -> p.id().equals(postingId))
-              .mapToLong(p -> Long.signum(p.amountMinor()))
-              .sum();
+      boolean debit = postings.stream().anyMatch(p -> p.id().equals(postingId) && p.isDebit());
+      // What the core added between books is no place that the money went to.
       List<String> names =
           postings.stream()
-              .filter(p -> Long.signum(p.amountMinor()) == -sign)
+              .filter(p -> p.isDebit() != debit && p.account().kind() != AccountKind.DRAWINGS)
               .map(p -> p.account().name())
               .distinct()
               .toList();
@@ -114,11 +121,10 @@ public class EntryReader {
 
   private static PostingView view(Row row, Chart chart) {
     PostingEntity p = row.posting();
+    Account account = chart.account(p.accountId());
     return new PostingView(
         p.id(),
-        chart.account(p.accountId()),
-        p.amountMinor(),
-        p.note(),
+        new Posting(account, p.amountMinor(), p.baseMinor(), p.note()),
         PostingState.of(p.bankLineId() != null, p.statementId() != null, row.finished()));
   }
 

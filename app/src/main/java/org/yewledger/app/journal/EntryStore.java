@@ -55,6 +55,16 @@ public class EntryStore {
     entities.remove(entities.getReference(EntryEntity.class, entryId));
   }
 
+  /** Sends what was added and removed so far to the database. */
+  public void flush() {
+    entities.flush();
+  }
+
+  /** Lets what was read be read again, after rows were changed by SQL. */
+  public void forgetRead() {
+    entities.clear();
+  }
+
   public List<PostingEntity> postingsOf(UUID entryId) {
     return entities
         .createQuery("from Posting where entryId = :entry order by place", PostingEntity.class)

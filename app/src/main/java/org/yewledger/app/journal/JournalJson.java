@@ -11,19 +11,12 @@ import org.yewledger.core.reconcile.PostingState;
 final class JournalJson {
   private JournalJson() {}
 
-  record EntryPostingJson(
-      UUID accountId,
-      String accountName,
-      @Nullable BigDecimal debit,
-      @Nullable BigDecimal credit,
-      String note,
-      PostingState state) {}
-
   /**
    * @param amount what the entry moved, seen from the money: spent is negative, earned positive,
    *     moved between own accounts positive and marked as {@code transfer}
    * @param from where the money came from: an account, or how many
    * @param to where it went
+   * @param betweenBooks what moves between books, in words; empty where one book is touched
    * @param state that of its least confirmed posting at a bank
    */
   record EntryJson(
@@ -38,8 +31,8 @@ final class JournalJson {
       String from,
       String to,
       PostingState state,
-      List<EntryPostingJson> postings,
-      BigDecimal total) {}
+      List<PostingJson> postings,
+      String betweenBooks) {}
 
   /** A page of the journal; {@code next} leads on to older entries, null at the end. */
   record JournalPageJson(List<EntryJson> entries, int count, @Nullable String next) {}

@@ -2,14 +2,12 @@ package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -17,10 +15,13 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.journal.EntryReader.PostingView;
 import org.yewledger.app.journal.JournalJson.EntryJson;
-import org.yewledger.app.journal.JournalJson.EntryPostingJson;
 import org.yewledger.app.journal.JournalJson.JournalPageJson;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.core.ledger.AccountClass;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.BetweenBooks;
+import org.yewledger.core.ledger.Book;
+import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.reconcile.PostingState;
 
@@ -102,14 +103,18 @@ class JournalService {
 
   private static EntryJson json(EntryView view) {
     EntryEntity e = view.entry();
-    CurrencyUnit currency = view.postings().getFirst().account().currency();
-    List<PostingView> credits = view.postings().stream().filter(p -> p.amountMinor() < 0).toList();
-    List<PostingView> debits = view.postings().stream().filter(p -> p.amountMinor() > 0).toList();
-    long total = debits.stream().mapToLong(PostingView::amountMinor).sum();
+    Book book = view.postings().getFirst().account().book();
+    CurrencyUnit currency = book.currency();
+    List<PostingView> own =
+        view.postings().stream().filter(p -> p.account().kind() != AccountKind.DRAWINGS).toList();
+    List<PostingView> credits = own.stream().filter(p -> !p.isDebit()).toList();
+    List<PostingView> debits = own.stream().filter(PostingView::isDebit).toList();
+    long total = debits.stream().mapToLong(p -> p.posting().debitMinor()).sum();
     boolean spent =
         debits.stream().anyMatch(p -> p.account().accountClass() == AccountClass.EXPENSE);
     boolean category =
         view.postings().stream().anyMatch(p -> p.account().accountClass().isCategory());
+    List<Posting> postings = view.postings().stream().map(PostingView::posting).toList();
     // Money that comes back from an expense is debited to the bank and credited to the expense.
     return new EntryJson(
         e.id(),
@@ -123,20 +128,8 @@ class JournalService {
         side(credits),
         side(debits),
         state(view),
-        Stream.concat(debits.stream(), credits.stream()).map(p -> posting(p, currency)).toList(),
-        Amounts.toDecimal(total, currency));
-  }
-
-  private static EntryPostingJson posting(PostingView p, CurrencyUnit currency) {
-    BigDecimal amount = Amounts.toDecimal(Math.abs(p.amountMinor()), currency);
-    boolean debit = p.amountMinor() > 0;
-    return new EntryPostingJson(
-        p.account().id(),
-        p.account().name(),
-        debit ? amount : null,
-        debit ? null : amount,
-        p.note(),
-        p.state());
+        PostingJson.inOrder(postings).stream().map(PostingJson::of).toList(),
+        BetweenBooks.inWords(postings));
   }
 
   private static String side(List<PostingView> postings) {

@@ -26,6 +26,7 @@ public class PostingEntity {
   private UUID bookId;
   private LocalDate date;
   private long amountMinor;
+  private long baseMinor;
   private String note;
   private @Nullable UUID bankLineId;
   private @Nullable UUID statementId;
@@ -41,6 +42,7 @@ public class PostingEntity {
     this.bookId = posting.account().bookId();
     this.date = entry.date();
     this.amountMinor = posting.amountMinor();
+    this.baseMinor = posting.baseMinor();
     this.note = posting.note();
   }
 
@@ -63,6 +65,11 @@ public class PostingEntity {
   /** Minor units, debits positive. */
   public long amountMinor() {
     return amountMinor;
+  }
+
+  /** The value in minor units of the book's base currency, debits positive. */
+  public long baseMinor() {
+    return baseMinor;
   }
 
   public String note() {

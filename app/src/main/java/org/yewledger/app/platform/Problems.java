@@ -10,11 +10,13 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.yewledger.core.BadRows;
 import org.yewledger.core.Refusal;
 import org.yewledger.formats.UnreadableFile;
 
@@ -47,6 +49,22 @@ class Problems {
       problem.setProperty("field", e.field());
     }
     return problem;
+  }
+
+  @ExceptionHandler
+  ProblemDetail badRows(BadRows e) {
+    ProblemDetail problem =
+        problem(HttpStatus.UNPROCESSABLE_CONTENT, "bad-rows", e.getMessage());
+    problem.setProperty("rows", e.problems());
+    return problem;
+  }
+
+  @ExceptionHandler
+  ProblemDetail notAllowed(AccessDeniedException e) {
+    return problem(
+        HttpStatus.FORBIDDEN,
+        "not-allowed",
+        "Your role in this household does not allow this. An owner can change that under People.");
   }
 
   @ExceptionHandler

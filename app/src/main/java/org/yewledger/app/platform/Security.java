@@ -3,6 +3,7 @@ package org.yewledger.app.platform;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -16,6 +17,7 @@ import org.springframework.session.web.http.DefaultCookieSerializer;
 
 /** Who may call what. The interface's files are public, everything under /api needs a session. */
 @Configuration
+@EnableMethodSecurity
 class Security {
   private static final String CONTENT_POLICY =
       "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self'"

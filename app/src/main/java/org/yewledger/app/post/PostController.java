@@ -48,7 +48,7 @@ class PostController {
   WouldBookJson previewBooking(@PathVariable UUID id, @Valid @RequestBody BookingJson booking) {
     Chart chart = charts.chart();
     Account account = posts.accountOf(id, chart);
-    return WouldBookJson.of(posts.wouldBook(id, booking.toBooking(account, chart)), account);
+    return WouldBookJson.of(posts.wouldBook(id, booking.toBooking(account, chart)));
   }
 
   /** Posts lines as they were accepted, all or none. */

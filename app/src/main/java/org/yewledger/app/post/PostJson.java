@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.journal.PostingJson;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.post.Booking;
@@ -22,14 +23,21 @@ final class PostJson {
 
   record SumJson(String currency, BigDecimal amount) {}
 
-  /** The facts for a line's proposal by rule, and the entry that it would become. */
+  /**
+   * The facts for a line's proposal by rule, and the entry that it would become.
+   *
+   * @param betweenBooks what moves between books, in words; empty where one book is touched
+   * @param refusal why it cannot be booked so; the postings are missing then
+   */
   record ProposalJson(
       UUID ruleId,
       int ruleNo,
       String words,
       String payee,
       UUID toAccountId,
-      List<PostingJson> postings) {}
+      List<PostingJson> postings,
+      String betweenBooks,
+      @Nullable String refusal) {}
 
   /** A posting in the books that the line may be. */
   record AlternativeJson(
@@ -61,7 +69,22 @@ final class PostJson {
 
   record StacksJson(int count, List<SumJson> sums, int accounts, List<StackJson> stacks) {}
 
-  record PartJson(@NotNull UUID accountId, @NotNull BigDecimal amount, @Nullable String note) {}
+  /** {@code otherAmount}: on an account in another currency, what arrives or leaves there. */
+  record PartJson(
+      @NotNull UUID accountId,
+      @NotNull BigDecimal amount,
+      @Nullable String note,
+      @Nullable BigDecimal otherAmount) {
+
+    Booking.Part toPart(Account bankAccount, Chart chart) {
+      Account account = chart.account(accountId);
+      return new Booking.Part(
+          account,
+          Amounts.toMinor(amount, bankAccount.currency()),
+          note == null ? "" : note.strip(),
+          otherAmount == null ? null : Amounts.toMinor(otherAmount, account.currency()));
+    }
+  }
 
   record BookingJson(
       @NotNull String payee, @Nullable String note, @NotEmpty List<@Valid PartJson> parts) {
@@ -69,13 +92,7 @@ final class PostJson {
       return new Booking(
           payee.strip(),
           note == null ? "" : note.strip(),
-          parts.stream()
-              .map(p ->
-                  new Booking.Part(
-                      chart.account(p.accountId()),
-                      Amounts.toMinor(p.amount(), bankAccount.currency()),
-                      p.note() == null ? "" : p.note().strip()))
-              .toList());
+          parts.stream().map(p -> p.toPart(bankAccount, chart)).toList());
     }
   }
 
@@ -90,10 +107,10 @@ final class PostJson {
   record TakeBackJson(@NotEmpty List<UUID> lineIds) {}
 
   /** An entry that is not booked yet. */
-  record WouldBookJson(List<PostingJson> postings, BigDecimal total) {
-    static WouldBookJson of(Entry entry, Account bankAccount) {
+  record WouldBookJson(List<PostingJson> postings, String betweenBooks) {
+    static WouldBookJson of(Entry entry) {
       return new WouldBookJson(
-          PostingJson.of(entry), Amounts.toDecimal(entry.totalMinor(), bankAccount.currency()));
+          PostingJson.of(entry), BetweenBooks.inWords(entry.postings()));
     }
   }
 }

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -18,16 +19,20 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.EntryStore;
+import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.OpenPosting;
 
@@ -42,6 +47,7 @@ public class PostService {
   private final EntityManager entities;
   private final ChartService charts;
   private final EntryStore entries;
+  private final LedgerService ledgers;
   private final AuditTrail audit;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -50,12 +56,14 @@ public class PostService {
       EntityManager entities,
       ChartService charts,
       EntryStore entries,
+      LedgerService ledgers,
       AuditTrail audit,
       JdbcClient jdbc,
       Clock clock) {
     this.entities = entities;
     this.charts = charts;
     this.entries = entries;
+    this.ledgers = ledgers;
     this.audit = audit;
     this.jdbc = jdbc;
     this.clock = clock;
@@ -65,7 +73,9 @@ public class PostService {
   @Transactional(readOnly = true)
   public Entry wouldBook(UUID lineId, Booking booking) {
     BankLineEntity line = line(lineId);
-    return booking.entryFor(charts.chart().account(line.accountId()), line.toBankLine());
+    Chart chart = charts.chart();
+    return booking.entryFor(
+        chart.account(line.accountId()), line.toBankLine(), ledgers.ledger(chart));
   }
 
   /**
@@ -74,15 +84,17 @@ public class PostService {
    * @throws Conflict if one of them is posted already
    */
   @Transactional
+  @ForBookkeepers
   public List<EntryStore.Stored> post(List<Accepted> accepted) {
     Chart chart = charts.chart();
+    Ledger ledger = ledgers.ledger(chart);
     preload(accepted.stream().map(Accepted::lineId).toList());
     var made = new ArrayList<Entry>(accepted.size());
     for (Accepted a : accepted) {
       BankLineEntity row = line(a.lineId());
       requireWaiting(row, a.version());
       BankLine line = row.toBankLine();
-      made.add(a.booking().entryFor(chart.account(row.accountId()), line));
+      made.add(a.booking().entryFor(chart.account(row.accountId()), line, ledger));
     }
     List<EntryStore.Stored> stored = entries.add(made);
     for (int i = 0; i < stored.size(); i++) {
@@ -108,11 +120,14 @@ public class PostService {
     return entities
         .createQuery(
             """
-            from Posting p where p.bankLineId is null and p.statementId is null and p.accountId in
-            (select a.id from Account a where a.kind in (CURRENT, SAVINGS, CARD, LOAN))
+            from Posting p where p.bankLineId is null and p.statementId is null and p.amountMinor <> 0
+            and p.accountId in (select a.id from Account a where a.kind in :kinds)
             and exists (select 1 from Entry e where e.id = p.entryId and e.origin <> OPENING)\
             """,
             PostingEntity.class)
+        .setParameter(
+            "kinds",
+            Arrays.stream(AccountKind.values()).filter(AccountKind::hasStatements).toList())
         .getResultStream()
         .map(p -> new OpenPosting(p.id(), p.accountId(), p.date(), p.amountMinor()))
         .toList();
@@ -123,6 +138,7 @@ public class PostService {
    * transfer. Nothing new is booked.
    */
   @Transactional
+  @ForBookkeepers
   public EntryEntity pair(UUID lineId, int version, UUID postingId) {
     BankLineEntity row = line(lineId);
     requireWaiting(row, version);
@@ -152,6 +168,7 @@ public class PostService {
    * @throws Refusal if an entry is part of a statement already
    */
   @Transactional
+  @ForBookkeepers
   public void takeBack(List<UUID> lineIds) {
     for (UUID lineId : lineIds) {
       takeBack(lineId);

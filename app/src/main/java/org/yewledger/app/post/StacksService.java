@@ -15,6 +15,7 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.gather.BatchEntity;
 import org.yewledger.app.journal.EntryEntity;
+import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.journal.PostingJson;
 import org.yewledger.app.post.PostJson.AlternativeJson;
@@ -26,9 +27,12 @@ import org.yewledger.app.post.PostJson.WaitingJson;
 import org.yewledger.app.post.WaitingLines.Waiting;
 import org.yewledger.app.rules.RuleEntity;
 import org.yewledger.app.rules.RuleService;
+import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.OpenPosting;
@@ -45,25 +49,28 @@ class StacksService {
   private final WaitingLines waitingLines;
   private final PostService posts;
   private final RuleService rules;
+  private final LedgerService ledgers;
 
   StacksService(
       EntityManager entities,
       ChartService charts,
       WaitingLines waitingLines,
       PostService posts,
-      RuleService rules) {
+      RuleService rules,
+      LedgerService ledgers) {
     this.entities = entities;
     this.charts = charts;
     this.waitingLines = waitingLines;
     this.posts = posts;
     this.rules = rules;
+    this.ledgers = ledgers;
   }
 
   @Transactional(readOnly = true)
   StacksJson stacks(@Nullable UUID bookId) {
     Chart chart = charts.chart();
     List<Waiting> all = waitingLines.all(chart, bookId);
-    var page = new Page(chart, posts.openPostings(), ruleNumbers());
+    var page = new Page(chart, ledgers.ledger(chart), posts.openPostings(), ruleNumbers());
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
             .map(reason -> stack(reason, all, page))
@@ -74,7 +81,8 @@ class StacksService {
   }
 
   /** What all lines of one answer share. */
-  private record Page(Chart chart, List<OpenPosting> open, Map<UUID, Integer> ruleNumbers) {}
+  private record Page(
+      Chart chart, Ledger ledger, List<OpenPosting> open, Map<UUID, Integer> ruleNumbers) {}
 
   private Map<UUID, Integer> ruleNumbers() {
     Map<UUID, Integer> numbers = new HashMap<>();
@@ -133,14 +141,30 @@ class StacksService {
     }
     Account to = page.chart().account(rule.then().accountId());
     String payee = rule.then().payee().isEmpty() ? w.line().text() : rule.then().payee();
-    Entry entry = Booking.plain(payee, to, w.line()).entryFor(w.account(), w.line());
+    Entry entry;
+    try {
+      entry = Booking.plain(payee, to, w.line()).entryFor(w.account(), w.line(), page.ledger());
+    } catch (Refusal refusal) {
+      // The line is shown all the same: a closed account or a missing rate is for the person to mend.
+      return new ProposalJson(
+          rule.id(),
+          page.ruleNumbers().getOrDefault(rule.id(), 0),
+          rule.when().words().toString(),
+          payee,
+          to.id(),
+          List.of(),
+          "",
+          refusal.getMessage());
+    }
     return new ProposalJson(
         rule.id(),
         page.ruleNumbers().getOrDefault(rule.id(), 0),
         rule.when().words().toString(),
         payee,
         to.id(),
-        PostingJson.of(entry));
+        PostingJson.of(entry),
+        BetweenBooks.inWords(entry.postings()),
+        null);
   }
 
   private List<AlternativeJson> alternatives(Waiting w, Page page) {

@@ -28,7 +28,7 @@ public class StatementProgress {
             select p from Posting p join Entry e on e.id = p.entryId
             where p.accountId = :account and e.origin <> OPENING
               and (p.statementId = :statement
-                   or (p.statementId is null and p.date <= :day and :open = true))
+                   or (p.statementId is null and p.amountMinor <> 0 and p.date <= :day and :open = true))
             order by p.date, e.no, p.place\
             """,
             PostingEntity.class)

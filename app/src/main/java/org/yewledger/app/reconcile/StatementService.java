@@ -15,6 +15,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
@@ -63,6 +64,7 @@ public class StatementService {
    * @param batchId the batch whose file states the balance, null for one on paper
    */
   @Transactional
+  @ForBookkeepers
   public StatementEntity begin(Account account, Balance closing, @Nullable UUID batchId) {
     chain(account).requireRoomFor(closing.on());
     var statement = new StatementEntity(Ids.next(), account.id(), closing, batchId);
@@ -73,6 +75,7 @@ public class StatementService {
 
   /** Corrects the day or the balance of a statement that is not finished. */
   @Transactional
+  @ForBookkeepers
   public void correct(UUID id, int version, Balance closing) {
     StatementEntity statement = unfinished(id, version);
     if (!statement.closesOn().equals(closing.on())) {
@@ -86,6 +89,7 @@ public class StatementService {
 
   /** Takes an unfinished statement away; what was ticked for it is unticked. */
   @Transactional
+  @ForBookkeepers
   public void remove(UUID id, int version) {
     StatementEntity statement = unfinished(id, version);
     ticked(id).forEach(posting -> posting.tickFor(null));
@@ -101,6 +105,7 @@ public class StatementService {
    * @throws Conflict if one is ticked for another statement
    */
   @Transactional
+  @ForBookkeepers
   public void tick(UUID id, List<UUID> postingIds, boolean tick) {
     StatementEntity statement = unfinished(id);
     List<PostingEntity> postings =
@@ -133,6 +138,7 @@ public class StatementService {
    * @throws Refusal if the difference is not zero, or an earlier statement is open
    */
   @Transactional
+  @ForBookkeepers
   public void finish(UUID id, int version) {
     StatementEntity statement = unfinished(id, version);
     Account account = account(statement);

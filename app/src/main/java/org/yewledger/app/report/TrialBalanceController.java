@@ -23,9 +23,12 @@ class TrialBalanceController {
       @Nullable BigDecimal debit,
       @Nullable BigDecimal credit) {}
 
-  /** The balances of a book; {@code balances} says whether debits equal credits. */
+  /**
+   * The balances of a book, or of all seen as one without what moved between them, where {@code
+   * bookId} is null. {@code balances} says whether debits equal credits.
+   */
   record TrialBalanceJson(
-      UUID bookId,
+      @Nullable UUID bookId,
       String bookName,
       String currency,
       LocalDate on,

@@ -2,18 +2,22 @@ package org.yewledger.app.report;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.report.TrialBalanceController.TrialBalanceJson;
 import org.yewledger.app.report.TrialBalanceController.TrialRowJson;
+import org.yewledger.core.ledger.Book;
+import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.report.TrialBalance;
 import org.yewledger.core.report.TrialBalance.AccountBalance;
@@ -32,24 +36,49 @@ class TrialBalanceService {
   @Transactional(readOnly = true)
   List<TrialBalanceJson> at(LocalDate day, @Nullable UUID bookId) {
     Chart chart = charts.chart();
-    Map<UUID, Long> byAccount = balances.at(day);
-    return chart.books(bookId).map(book -> of(book, chart, day, byAccount)).toList();
+    Map<UUID, Position> byAccount = balances.at(day);
+    List<AccountBalance> all =
+        chart
+            .accounts()
+            .map(a ->
+                new AccountBalance(
+                    a, byAccount.getOrDefault(a.id(), Position.EMPTY).baseMinor()))
+            .toList();
+    var trials =
+        new ArrayList<>(chart.books(bookId).map(book -> of(book.toBook(), chart, day, all)).toList());
+    together(chart, bookId, day, all).ifPresent(trials::add);
+    return trials;
   }
 
   private static TrialBalanceJson of(
-      BookEntity book, Chart chart, LocalDate day, Map<UUID, Long> byAccount) {
-    TrialBalance trial =
-        TrialBalance.of(
-            chart
-                .accounts()
-                .filter(a -> a.bookId().equals(book.id()))
-                .map(a -> new AccountBalance(a, byAccount.getOrDefault(a.id(), 0L)))
-                .toList());
-    CurrencyUnit currency = CurrencyUnit.of(book.currency());
+      Book book, Chart chart, LocalDate day, List<AccountBalance> all) {
+    List<AccountBalance> own = all.stream().filter(b -> b.account().book().equals(book)).toList();
+    return json(book.id(), book.name(), book.currency(), TrialBalance.of(own), chart, day);
+  }
+
+  /** All books as one, where none is chosen and they are kept in one currency. */
+  private static Optional<TrialBalanceJson> together(
+      Chart chart, @Nullable UUID bookId, LocalDate day, List<AccountBalance> all) {
+    List<CurrencyUnit> currencies =
+        chart.books().map(b -> b.toBook().currency()).distinct().toList();
+    if (bookId != null || chart.books().count() < 2 || currencies.size() > 1) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        json(null, "All books", currencies.getFirst(), TrialBalance.together(all), chart, day));
+  }
+
+  private static TrialBalanceJson json(
+      @Nullable UUID bookId,
+      String name,
+      CurrencyUnit currency,
+      TrialBalance trial,
+      Chart chart,
+      LocalDate day) {
     return new TrialBalanceJson(
-        book.id(),
-        book.name(),
-        book.currency(),
+        bookId,
+        name,
+        currency.getCode(),
         day,
         trial.rows().stream().map(row -> row(row, chart, currency)).toList(),
         Amounts.toDecimal(trial.debitMinor(), currency),

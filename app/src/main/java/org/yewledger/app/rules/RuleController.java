@@ -148,7 +148,7 @@ class RuleController {
         rule.then().payee(),
         to.id(),
         to.name(),
-        to.bookId(),
+        RuleService.bookOf(rule, chart),
         waiting);
   }
 }

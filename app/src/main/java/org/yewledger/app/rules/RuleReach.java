@@ -43,7 +43,7 @@ class RuleReach {
   /** What a rule that is not saved yet would catch. */
   @Transactional(readOnly = true)
   ReachJson of(Rule draft, Chart chart) {
-    UUID bookId = chart.account(draft.then().accountId()).bookId();
+    UUID bookId = RuleService.bookOf(draft, chart);
     var books = new HashMap<UUID, RuleBook>();
     List<BankLineEntity> caught =
         waiting().stream()

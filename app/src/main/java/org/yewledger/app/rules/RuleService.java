@@ -10,6 +10,7 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
@@ -35,19 +36,29 @@ public class RuleService {
     return entities.createQuery("from Rule order by place, id", RuleEntity.class).getResultList();
   }
 
-  /** The rules that book into accounts of one book; a line is never booked into another. */
+  /**
+   * The rules for the lines of one book: those that book into it, and those for one of its own
+   * accounts, which may book into another book.
+   */
   @Transactional(readOnly = true)
   public RuleBook ruleBook(UUID bookId) {
     Chart chart = charts.chart();
     return new RuleBook(
         inOrder().stream()
             .map(RuleEntity::toRule)
-            .filter(rule -> chart.account(rule.then().accountId()).bookId().equals(bookId))
+            .filter(rule -> bookOf(rule, chart).equals(bookId))
             .toList());
+  }
+
+  /** The book whose lines a rule is for. */
+  static UUID bookOf(Rule rule, Chart chart) {
+    UUID on = rule.when().accountId();
+    return chart.account(on == null ? rule.then().accountId() : on).bookId();
   }
 
   /** Adds a rule at the end of the order. */
   @Transactional
+  @ForBookkeepers
   public RuleEntity add(Rule rule) {
     requireBookable(rule);
     var row = new RuleEntity(rule, inOrder().size() + 1);
@@ -57,6 +68,7 @@ public class RuleService {
   }
 
   @Transactional
+  @ForBookkeepers
   public RuleEntity change(Rule rule, int version) {
     requireBookable(rule);
     RuleEntity row = find(rule.id(), version);
@@ -67,6 +79,7 @@ public class RuleService {
   }
 
   @Transactional
+  @ForBookkeepers
   public void remove(UUID id, int version) {
     RuleEntity row = find(id, version);
     List<RuleEntity> rest = new ArrayList<>(inOrder());
@@ -78,6 +91,7 @@ public class RuleService {
 
   /** Moves a rule to a place of the order, counted from 1; the others close up. */
   @Transactional
+  @ForBookkeepers
   public void move(UUID id, int place) {
     RuleEntity row = find(id);
     List<RuleEntity> order = new ArrayList<>(inOrder());
@@ -119,12 +133,15 @@ public class RuleService {
           "toAccountId",
           "%s is a group. Choose one of the accounts in it.".formatted(to.name()));
     }
-    UUID on = rule.when().accountId();
-    if (on != null && !chart.account(on).bookId().equals(to.bookId())) {
+    if (to.kind().isKeptByCore()) {
       throw Refusal.ofField(
-          "other-book",
+          "kept-by-core",
           "toAccountId",
-          "%s and %s are in different books.".formatted(chart.account(on).name(), to.name()));
+          "%s is kept by itself. Choose the category, or the account in the other book."
+              .formatted(to.name()));
+    }
+    if (rule.when().accountId() != null) {
+      chart.account(rule.when().accountId());
     }
   }
 }

@@ -11,18 +11,41 @@ import org.jspecify.annotations.Nullable;
  * @param group whether it only gathers accounts below it; nothing is posted to a group
  * @param opensOn the first day with entries of its own; its opening balance stands on the day
  *     before. Null for accounts that were always there, such as categories.
+ * @param closedOn the day on which it was closed; null while it is in use
  */
 public record Account(
     UUID id,
-    UUID bookId,
+    Book book,
     String name,
     AccountKind kind,
     CurrencyUnit currency,
     boolean group,
-    @Nullable LocalDate opensOn) {
+    @Nullable LocalDate opensOn,
+    @Nullable LocalDate closedOn) {
+
+  /** An account in use. */
+  public Account(
+      UUID id,
+      Book book,
+      String name,
+      AccountKind kind,
+      CurrencyUnit currency,
+      boolean group,
+      @Nullable LocalDate opensOn) {
+    this(id, book, name, kind, currency, group, opensOn, null);
+  }
+
+  public UUID bookId() {
+    return book.id();
+  }
 
   public AccountClass accountClass() {
     return kind.accountClass();
+  }
+
+  /** Whether its own currency is another than its book's, so that its balance has two values. */
+  public boolean isForeign() {
+    return !currency.equals(book.currency());
   }
 
   /** Whether an ordinary entry of this day may touch the account. */

@@ -2,21 +2,41 @@ package org.yewledger.core.ledger;
 
 /** What an account is in daily life; each kind belongs to one class. */
 public enum AccountKind {
-  CURRENT(AccountClass.ASSET, true),
-  SAVINGS(AccountClass.ASSET, true),
-  CARD(AccountClass.LIABILITY, true),
-  LOAN(AccountClass.LIABILITY, true),
-  OPENING_EQUITY(AccountClass.EQUITY, false),
-  OWNER_EQUITY(AccountClass.EQUITY, false),
-  INCOME(AccountClass.INCOME, false),
-  EXPENSE(AccountClass.EXPENSE, false);
+  CURRENT(AccountClass.ASSET, Use.AT_BANK),
+  SAVINGS(AccountClass.ASSET, Use.AT_BANK),
+  CASH(AccountClass.ASSET, Use.OWN),
+  /** What a shop or a payment service owes until it pays out. */
+  PAYOUT(AccountClass.ASSET, Use.AT_BANK),
+  INVESTMENT(AccountClass.ASSET, Use.AT_BANK),
+  PROPERTY(AccountClass.ASSET, Use.OWN),
+  RECEIVABLE(AccountClass.ASSET, Use.OWN),
+  CARD(AccountClass.LIABILITY, Use.AT_BANK),
+  LOAN(AccountClass.LIABILITY, Use.AT_BANK),
+  PAYABLE(AccountClass.LIABILITY, Use.OWN),
+  SALES_TAX(AccountClass.LIABILITY, Use.OWN),
+  /** What opening balances are posted against. */
+  OPENING_EQUITY(AccountClass.EQUITY, Use.BY_THE_CORE),
+  OWNER_EQUITY(AccountClass.EQUITY, Use.OTHER),
+  /** Drawings and contributions: what moved between this book and the others. */
+  DRAWINGS(AccountClass.EQUITY, Use.BY_THE_CORE),
+  INCOME(AccountClass.INCOME, Use.OTHER),
+  /** Exchange gains, and losses as the other side of them. */
+  EXCHANGE(AccountClass.INCOME, Use.BY_THE_CORE),
+  EXPENSE(AccountClass.EXPENSE, Use.OTHER);
+
+  private enum Use {
+    AT_BANK,
+    OWN,
+    OTHER,
+    BY_THE_CORE
+  }
 
   private final AccountClass accountClass;
-  private final boolean statements;
+  private final Use use;
 
-  AccountKind(AccountClass accountClass, boolean statements) {
+  AccountKind(AccountClass accountClass, Use use) {
     this.accountClass = accountClass;
-    this.statements = statements;
+    this.use = use;
   }
 
   public AccountClass accountClass() {
@@ -27,6 +47,16 @@ public enum AccountKind {
    * Whether somebody outside sends statements for such accounts, so that they can be reconciled.
    */
   public boolean hasStatements() {
-    return statements;
+    return use == Use.AT_BANK;
+  }
+
+  /** Whether such accounts hold something of one's own: they begin with an opening balance. */
+  public boolean hasOpeningBalance() {
+    return use == Use.AT_BANK || use == Use.OWN;
+  }
+
+  /** Whether only the core posts there, one account of the kind in each book. */
+  public boolean isKeptByCore() {
+    return use == Use.BY_THE_CORE;
   }
 }

@@ -1,25 +1,24 @@
 package org.yewledger.core.ledger;
 
 import static java.util.stream.Collectors.groupingBy;
-import static java.util.stream.Collectors.summingLong;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
-import java.util.UUID;
+import org.joda.money.CurrencyUnit;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.ExchangeRates;
 
 /**
  * A dated journal entry. Every instance keeps the invariants of double entry; there is no other way
  * to make one:
  *
  * <ul>
- *   <li>at least two postings, none of them zero;
- *   <li>debits equal credits in every book that it touches;
- *   <li>one currency, as entries between currencies need a rate;
- *   <li>no posting to a group, nor to an account before its opening date. An {@linkplain #opening
- *       opening entry} stands on the day before.
+ *   <li>at least two postings, none of them without an amount and without a value;
+ *   <li>the values add up to zero in every book that it touches, in that book's base currency;
+ *   <li>so do the amounts, where a book's postings are all in one currency;
+ *   <li>no posting to a group, to a closed account, nor to an account before its opening date. An
+ *       {@linkplain #opening opening entry} stands on the day before.
  * </ul>
  */
 public record Entry(
@@ -28,7 +27,9 @@ public record Entry(
   /** How an entry came into the books. */
   public enum Origin {
     OPENING,
-    BANK_LINE
+    BANK_LINE,
+    BY_HAND,
+    REVALUATION
   }
 
   /**
@@ -42,38 +43,50 @@ public record Entry(
     for (Posting posting : postings) {
       requirePostable(posting, date, origin);
     }
-    requireOneCurrency(postings);
-    requireBalance(postings);
+    postings.stream().collect(groupingBy(p -> p.account().book())).forEach(Entry::requireBalance);
   }
 
-  /** The entry that gives an account its opening balance, dated the day before it opens. */
-  public static Entry opening(Account account, long balanceMinor, Account openingEquity) {
+  /**
+   * The entry that gives an account its opening balance, dated the day before it opens.
+   *
+   * @param rates values a balance in another currency than the book's on that day
+   */
+  public static Entry opening(
+      Account account, long balanceMinor, Account openingEquity, ExchangeRates rates) {
     LocalDate opensOn = account.opensOn();
     if (opensOn == null) {
       throw new IllegalArgumentException(account.name() + " has no opening date");
     }
+    LocalDate day = opensOn.minusDays(1);
+    long value = rates.convert(balanceMinor, account.currency(), account.book().currency(), day);
     return new Entry(
-        opensOn.minusDays(1),
+        day,
         "Opening balance",
         "",
         Origin.OPENING,
-        List.of(new Posting(account, balanceMinor), new Posting(openingEquity, -balanceMinor)));
+        List.of(new Posting(account, balanceMinor, value, ""), new Posting(openingEquity, -value)));
   }
 
-  /** What the entry moves: the sum of its debits, in minor units. */
+  /** What the entry moves: the sum of its debits, in minor units of the base currency. */
   public long totalMinor() {
     return postings.stream().mapToLong(Posting::debitMinor).sum();
   }
 
   private static void requirePostable(Posting posting, LocalDate date, Origin origin) {
     Account account = posting.account();
-    if (posting.amountMinor() == 0) {
+    if (posting.amountMinor() == 0 && posting.baseMinor() == 0) {
       throw Refusal.of("zero-posting", "The posting to %s is zero.".formatted(account.name()));
     }
     if (account.group()) {
       throw Refusal.of(
           "posting-to-group",
           "%s is a group. Choose one of the accounts in it.".formatted(account.name()));
+    }
+    if (account.closedOn() != null) {
+      throw Refusal.of(
+          "account-closed",
+          "%s was closed on %s. Reopen it in the Chart first, or choose another account."
+              .formatted(account.name(), account.closedOn()));
     }
     LocalDate firstDay = account.opensOn();
     if (origin == Origin.OPENING && firstDay != null) {
@@ -87,29 +100,22 @@ public record Entry(
     }
   }
 
-  private static void requireOneCurrency(List<Posting> postings) {
-    var currencies = postings.stream().map(p -> p.account().currency()).distinct().toList();
-    if (currencies.size() > 1) {
-      throw Refusal.of(
-          "currencies-mixed",
-          "The entry mixes %s and %s.".formatted(currencies.get(0), currencies.get(1)));
+  private static void requireBalance(Book book, List<Posting> postings) {
+    long value = postings.stream().mapToLong(Posting::baseMinor).sum();
+    List<CurrencyUnit> currencies =
+        postings.stream().map(p -> p.account().currency()).distinct().toList();
+    if (value != 0) {
+      throw outOfBalance(value, book.currency());
+    }
+    long amount = postings.stream().mapToLong(Posting::amountMinor).sum();
+    if (currencies.size() == 1 && amount != 0) {
+      throw outOfBalance(amount, currencies.getFirst());
     }
   }
 
-  private static void requireBalance(List<Posting> postings) {
-    Map<UUID, Long> byBook =
-        postings.stream()
-            .collect(groupingBy(p -> p.account().bookId(), summingLong(Posting::amountMinor)));
-    for (Posting posting : postings) {
-      long apart = byBook.getOrDefault(posting.account().bookId(), 0L);
-      if (apart != 0) {
-        throw Refusal.of(
-            "entry-out-of-balance",
-            byBook.size() > 1
-                ? "The entry touches two books and does not balance in each of them."
-                : "Debits and credits are %s apart."
-                    .formatted(Amounts.shown(Math.abs(apart), posting.account().currency())));
-      }
-    }
+  private static Refusal outOfBalance(long apart, CurrencyUnit currency) {
+    return Refusal.of(
+        "entry-out-of-balance",
+        "Debits and credits are %s apart.".formatted(Amounts.shown(Math.abs(apart), currency)));
   }
 }

@@ -3,17 +3,19 @@ package org.yewledger.core.report;
 import java.util.Comparator;
 import java.util.List;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
 
 /**
- * The balances of all accounts of a book, debits beside credits. Since every entry balances, the
- * two totals are equal; {@link #balances()} says so from the figures, not from trust.
+ * The balances of all accounts of a book, debits beside credits, in its base currency. Since every
+ * entry balances, the two totals are equal; {@link #balances()} says so from the figures, not from
+ * trust.
  */
 public record TrialBalance(List<Row> rows, long debitMinor, long creditMinor) {
 
-  /** An account with its balance, on one of the two sides; minor units. */
+  /** An account with its balance, on one of the two sides; minor units of the base currency. */
   public record Row(Account account, long debitMinor, long creditMinor) {}
 
-  /** An account and its balance, debits positive. */
+  /** An account and the value of its balance, debits positive. */
   public record AccountBalance(Account account, long balanceMinor) {}
 
   /** Accounts with a balance of zero are left out; the rest is ordered by class, then by name. */
@@ -31,6 +33,14 @@ public record TrialBalance(List<Row> rows, long debitMinor, long creditMinor) {
         rows,
         rows.stream().mapToLong(Row::debitMinor).sum(),
         rows.stream().mapToLong(Row::creditMinor).sum());
+  }
+
+  /**
+   * Several books of one base currency seen as one: what moved between them is left out, since the
+   * two sides of it cancel.
+   */
+  public static TrialBalance together(List<AccountBalance> balances) {
+    return of(balances.stream().filter(b -> b.account().kind() != AccountKind.DRAWINGS).toList());
   }
 
   public boolean balances() {

@@ -7,8 +7,12 @@ import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.EQUITY;
 import static org.yewledger.core.Fixtures.GROCERIES;
 import static org.yewledger.core.Fixtures.OPENS;
+import static org.yewledger.core.Fixtures.OTHER_BOOK;
 import static org.yewledger.core.Fixtures.PAPER;
+import static org.yewledger.core.Fixtures.SALES;
 import static org.yewledger.core.Fixtures.SCHOOL;
+import static org.yewledger.core.Fixtures.SHOP_USD;
+import static org.yewledger.core.Fixtures.account;
 import static org.yewledger.core.Fixtures.refusalOf;
 
 import java.time.LocalDate;
@@ -19,6 +23,7 @@ import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.Test;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.money.ExchangeRates;
 
 public class EntryTest {
   private static final LocalDate DAY = LocalDate.of(2026, 9, 12);
@@ -97,25 +102,54 @@ public class EntryTest {
 
   @Test
   public void anOpeningBalanceStandsOnTheDayBeforeTheFirst() {
-    Entry opening = Entry.opening(CURRENT, 184_260, EQUITY);
+    Entry opening = Entry.opening(CURRENT, 184_260, EQUITY, ExchangeRates.NONE);
     assertEquals(opening.date(), OPENS.minusDays(1));
     assertEquals(opening.postings().getFirst().debitMinor(), 184_260);
     assertEquals(opening.postings().getLast().creditMinor(), 184_260);
   }
 
   @Test
-  public void doesNotPostToGroupsOrMixCurrencies() {
+  public void doesNotPostToGroupsOrClosedAccounts() {
     var group =
         new Account(
             UUID.randomUUID(), BOOK, "Food", AccountKind.EXPENSE, CurrencyUnit.EUR, true, null);
     assertEquals(
         refusalOf(() -> entry(new Posting(CURRENT, -1), new Posting(group, 1))),
         "posting-to-group");
-    var dollars =
+    var closed =
         new Account(
-            UUID.randomUUID(), BOOK, "Shop", AccountKind.CURRENT, CurrencyUnit.USD, false, null);
+            UUID.randomUUID(),
+            BOOK,
+            "Old savings",
+            AccountKind.SAVINGS,
+            CurrencyUnit.EUR,
+            false,
+            OPENS,
+            DAY.minusDays(1));
     assertEquals(
-        refusalOf(() -> entry(new Posting(CURRENT, -1), new Posting(dollars, 1))),
-        "currencies-mixed");
+        refusalOf(() -> entry(new Posting(CURRENT, -1), new Posting(closed, 1))), "account-closed");
+  }
+
+  @Test
+  public void balancesInValueWhereCurrenciesMeet() {
+    Entry sale = entry(new Posting(SHOP_USD, 50_00, 46_07, ""), new Posting(SALES, -46_07));
+    assertEquals(sale.totalMinor(), 46_07);
+    assertEquals(
+        refusalOf(() -> entry(new Posting(SHOP_USD, 50_00, 46_07, ""), new Posting(SALES, -46_00))),
+        "entry-out-of-balance");
+  }
+
+  @Test
+  public void amountsOfOneCurrencyBalanceToo() {
+    Account other = account(OTHER_BOOK, "Old takings", AccountKind.PAYOUT, CurrencyUnit.USD, OPENS);
+    assertEquals(
+        refusalOf(() ->
+            entry(new Posting(SHOP_USD, 50_00, 46_00, ""), new Posting(other, -49_00, -46_00, ""))),
+        "entry-out-of-balance");
+    assertEquals(
+        entry(new Posting(SHOP_USD, 50_00, 46_00, ""), new Posting(other, -50_00, -46_00, ""))
+            .postings()
+            .size(),
+        2);
   }
 }

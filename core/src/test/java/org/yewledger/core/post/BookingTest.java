@@ -4,8 +4,14 @@ import static org.testng.Assert.assertEquals;
 import static org.yewledger.core.Fixtures.CARD;
 import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.GROCERIES;
+import static org.yewledger.core.Fixtures.KESTREL;
+import static org.yewledger.core.Fixtures.LEDGER;
 import static org.yewledger.core.Fixtures.PAPER;
+import static org.yewledger.core.Fixtures.SALES;
 import static org.yewledger.core.Fixtures.SCHOOL;
+import static org.yewledger.core.Fixtures.SHOP_USD;
+import static org.yewledger.core.Fixtures.dollarsToEuros;
+import static org.yewledger.core.Fixtures.ledger;
 import static org.yewledger.core.Fixtures.line;
 import static org.yewledger.core.Fixtures.refusalOf;
 
@@ -15,8 +21,14 @@ import java.util.List;
 import java.util.Random;
 import java.util.UUID;
 import org.testng.annotations.Test;
+import org.yewledger.core.Fixtures;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Ledger;
+import org.yewledger.core.ledger.Position;
+import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.post.Booking.Part;
 import org.yewledger.core.rules.RuleBook;
 
@@ -27,7 +39,7 @@ public class BookingTest {
   public void aSplitLineBecomesOneEntry() {
     var parts =
         List.of(new Part(GROCERIES, -6160, "weekly"), new Part(SCHOOL, -1325, "lunch boxes"));
-    Entry entry = new Booking("Greengage Market", "", parts).entryFor(CURRENT, LINE);
+    Entry entry = new Booking("Greengage Market", "", parts).entryFor(CURRENT, LINE, LEDGER);
     assertEquals(entry.postings().size(), 3);
     assertEquals(entry.postings().get(0).account(), CURRENT);
     assertEquals(entry.postings().get(0).amountMinor(), -7485);
@@ -39,7 +51,8 @@ public class BookingTest {
   public void partsMustAddUpToTheLine() {
     var parts = List.of(new Part(GROCERIES, -6000, ""), new Part(SCHOOL, -1325, ""));
     assertEquals(
-        refusalOf(() -> new Booking("x", "", parts).entryFor(CURRENT, LINE)), "still-to-place");
+        refusalOf(() -> new Booking("x", "", parts).entryFor(CURRENT, LINE, LEDGER)),
+        "still-to-place");
   }
 
   @Test
@@ -55,20 +68,67 @@ public class BookingTest {
         parts.add(new Part(random.nextBoolean() ? GROCERIES : SCHOOL, sign * part, ""));
         rest -= part;
       }
-      Entry entry = new Booking("x", "", parts).entryFor(CURRENT, line);
+      Entry entry = new Booking("x", "", parts).entryFor(CURRENT, line, LEDGER);
       assertEquals(entry.totalMinor(), Math.abs(line.amountMinor()));
     }
   }
 
   @Test
-  public void asksWhoItIsAndStaysInItsBook() {
+  public void asksWhoItIsAndWhereItGoes() {
     assertEquals(
-        refusalOf(() -> Booking.plain(" ", GROCERIES, LINE).entryFor(CURRENT, LINE)),
+        refusalOf(() -> Booking.plain(" ", GROCERIES, LINE).entryFor(CURRENT, LINE, LEDGER)),
         "payee-missing");
     assertEquals(
-        refusalOf(() -> Booking.plain("x", PAPER, LINE).entryFor(CURRENT, LINE)), "other-book");
+        refusalOf(() -> Booking.plain("x", CURRENT, LINE).entryFor(CURRENT, LINE, LEDGER)),
+        "same-account");
+  }
+
+  @Test
+  public void aPartOfAnotherBookGetsBothItsDrawings() {
+    Entry entry = Booking.plain("Inkwell & Sons", PAPER, LINE).entryFor(CURRENT, LINE, LEDGER);
+    assertEquals(entry.postings().size(), 4);
     assertEquals(
-        refusalOf(() -> Booking.plain("x", CURRENT, LINE).entryFor(CURRENT, LINE)), "same-account");
+        entry.postings().stream()
+            .filter(p -> p.account().kind() == AccountKind.DRAWINGS)
+            .mapToLong(Posting::baseMinor)
+            .sum(),
+        0);
+    assertEquals(
+        BetweenBooks.inWords(entry.postings()),
+        "Household gives 74.85 EUR to Press. So that each book balances by itself, this stands in"
+            + " Drawings, Household there and in Drawings, Press here.");
+  }
+
+  @Test
+  public void aLineInDollarsIsValuedAtTheRateOfItsDay() {
+    Ledger ledger = ledger(Position.EMPTY, dollarsToEuros("2026-09-01", "0.9214"));
+    Entry entry = Booking.plain("Shop", SALES, LINE).entryFor(SHOP_USD, LINE, ledger);
+    assertEquals(entry.postings().get(0).amountMinor(), -7485);
+    assertEquals(entry.postings().get(0).baseMinor(), -6897);
+    assertEquals(entry.postings().get(1).amountMinor(), 6897);
+    assertEquals(
+        refusalOf(() -> Booking.plain("Shop", SALES, LINE).entryFor(SHOP_USD, LINE, LEDGER)),
+        "rate-missing");
+  }
+
+  @Test
+  public void aTransferToAnotherCurrencyAsksForTheAmountThere() {
+    assertEquals(
+        refusalOf(() -> Booking.plain("Payout", SHOP_USD, LINE).entryFor(KESTREL, LINE, LEDGER)),
+        "other-amount-missing");
+    var part = new Part(SHOP_USD, -7485, "", 8100L);
+    Entry entry = new Booking("Payout", "", List.of(part)).entryFor(KESTREL, LINE, LEDGER);
+    assertEquals(entry.postings().get(0).account(), KESTREL);
+    assertEquals(entry.postings().get(1).amountMinor(), 8100);
+    assertEquals(entry.postings().get(1).baseMinor(), 7485);
+  }
+
+  @Test
+  public void whatTheCoreKeepsIsNotBookedToByHand() {
+    var drawings = Fixtures.account(Fixtures.BOOK, "Drawings", AccountKind.DRAWINGS, null);
+    assertEquals(
+        refusalOf(() -> Booking.plain("x", drawings, LINE).entryFor(CURRENT, LINE, LEDGER)),
+        "kept-by-core");
   }
 
   @Test

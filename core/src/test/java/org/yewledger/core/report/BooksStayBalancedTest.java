@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 import static org.yewledger.core.Fixtures.CARD;
 import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.GROCERIES;
+import static org.yewledger.core.Fixtures.LEDGER;
 import static org.yewledger.core.Fixtures.SCHOOL;
 import static org.yewledger.core.Fixtures.line;
 
@@ -42,7 +43,7 @@ public class BooksStayBalancedTest {
       long amount = random.nextInt(1, 100_000) * (random.nextInt(4) == 0 ? 1 : -1);
       BankLine line = line("2026-09-%02d".formatted(1 + i % 30), amount, "LINE " + i);
       lines.add(line);
-      entries.add(new Booking("x", "", parts(random, amount)).entryFor(CURRENT, line));
+      entries.add(new Booking("x", "", parts(random, amount)).entryFor(CURRENT, line, LEDGER));
     }
     return new Books(entries, lines);
   }

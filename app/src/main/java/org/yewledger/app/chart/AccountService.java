@@ -1,0 +1,292 @@
+package org.yewledger.app.chart;
+
+import jakarta.persistence.EntityManager;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.chart.AccountUse;
+import org.yewledger.core.ledger.Account;
+
+/** Changes the chart of accounts without losing history. */
+@Service
+@ForBookkeepers
+public class AccountService {
+  private final EntityManager entities;
+  private final ChartService charts;
+  private final JdbcClient jdbc;
+  private final AuditTrail audit;
+  private final Clock clock;
+
+  AccountService(
+      EntityManager entities,
+      ChartService charts,
+      JdbcClient jdbc,
+      AuditTrail audit,
+      Clock clock) {
+    this.entities = entities;
+    this.charts = charts;
+    this.jdbc = jdbc;
+    this.audit = audit;
+    this.clock = clock;
+  }
+
+  /** What of an account is said for people to read later. */
+  private record Told(Account account, AccountFacts facts) {}
+
+  private record Merged(UUID intoId, String into, long postings) {}
+
+  private record Moved(@Nullable UUID parentId, String group) {}
+
+  /** Adds an account or a group at the end of its group. */
+  @Transactional
+  public Account add(Account account, @Nullable UUID parentId, AccountFacts facts) {
+    Chart chart = charts.chart();
+    String name = chart.tree().requireName(account.bookId(), account.name(), null);
+    Account named = named(account, name);
+    requireKindByHand(named);
+    requireTaxRate(facts, named);
+    if (parentId != null) {
+      chart.account(parentId);
+      chart.tree().requireMove(named, parentId);
+    }
+    entities.persist(new AccountEntity(named, parentId, facts, lastPlace(chart, named, parentId)));
+    entities.flush();
+    audit.write("add", "account", named.id(), null, new Told(named, facts));
+    return named;
+  }
+
+  /**
+   * Changes name, kind, currency, opening day and facts.
+   *
+   * @throws Refusal if what was posted already stands in the way
+   */
+  @Transactional
+  public void change(Account wanted, AccountFacts facts, int version) {
+    Chart chart = charts.chart();
+    Account before = chart.account(wanted.id());
+    AccountEntity row = row(chart, wanted.id(), version);
+    Account named =
+        named(wanted, chart.tree().requireName(before.bookId(), wanted.name(), before.id()));
+    AccountUse use = charts.use(before);
+    if (named.kind() != before.kind()) {
+      requireKindByHand(named);
+      requireSameClass(before, named);
+    }
+    if (!named.currency().equals(before.currency())) {
+      use.requireCurrencyFree();
+    }
+    if (named.opensOn() != null) {
+      use.requireOpensOn(named.opensOn());
+    }
+    if (!Objects.equals(named.opensOn(), before.opensOn())) {
+      requireNoOpeningBalance(before);
+    }
+    requireTaxRate(facts, named);
+    audit.write(
+        "change",
+        "account",
+        before.id(),
+        new Told(before, row.facts()),
+        new Told(named, facts));
+    row.become(named);
+    row.become(facts);
+  }
+
+  /**
+   * Moves an account or a group into a group, or to the top of its book.
+   *
+   * @param place where among its new neighbours, counted from 0
+   */
+  @Transactional
+  public void move(UUID id, @Nullable UUID parentId, int place) {
+    Chart chart = charts.chart();
+    Account account = chart.account(id);
+    if (parentId != null) {
+      chart.account(parentId);
+    }
+    chart.tree().requireMove(account, parentId);
+    UUID before = chart.parentId(id);
+    List<AccountEntity> neighbours = new ArrayList<>();
+    UUID above = parentId == null ? account.bookId() : parentId;
+    chart.tree().children(above).forEach(n -> neighbours.add(chart.row(n.account().id())));
+    AccountEntity row = chart.row(id);
+    neighbours.remove(row);
+    neighbours.add(Math.clamp(place, 0, neighbours.size()), row);
+    for (int i = 0; i < neighbours.size(); i++) {
+      neighbours.get(i).moveTo(parentId, i);
+    }
+    audit.write(
+        "move",
+        "account",
+        id,
+        new Moved(before, before == null ? "" : chart.account(before).name()),
+        new Moved(parentId, parentId == null ? "" : chart.account(parentId).name()));
+  }
+
+  /**
+   * Merges an account into another: its postings, rules and children move, then it is gone.
+   *
+   * @return how many postings moved
+   */
+  @Transactional
+  public long merge(UUID id, UUID intoId) {
+    Chart chart = charts.chart();
+    Account from = chart.account(id);
+    Account into = chart.account(intoId);
+    charts.use(from).requireMergeableInto(into);
+    if (chart.tree().isWithin(intoId, id)) {
+      throw Refusal.ofField(
+          "circle",
+          "intoId",
+          "%s stands in %s itself. Move it out first.".formatted(into.name(), from.name()));
+    }
+    AccountEntity row = chart.row(id);
+    Told before = new Told(from, row.facts());
+    entities.flush();
+    jdbc.sql("update account set parent_id = :into where parent_id = :from")
+        .param("into", intoId)
+        .param("from", id)
+        .update();
+    jdbc.sql("update rule set to_account_id = :into where to_account_id = :from")
+        .param("into", intoId)
+        .param("from", id)
+        .update();
+    long moved =
+        jdbc.sql("select move_postings(:from, :into)")
+            .param("from", id)
+            .param("into", intoId)
+            .query(Long.class)
+            .single();
+    entities.remove(row);
+    entities.flush();
+    entities.clear();
+    audit.write("merge", "account", id, before, new Merged(intoId, into.name(), moved));
+    audit.write("take in", "account", intoId, before, new Merged(intoId, into.name(), moved));
+    return moved;
+  }
+
+  /**
+   * Closes an account: it stays in all reports and takes no more entries.
+   *
+   * @throws Refusal {@code balance-not-zero}, with the amount
+   */
+  @Transactional
+  public void close(UUID id, int version) {
+    Chart chart = charts.chart();
+    Account account = chart.account(id);
+    if (account.closedOn() != null) {
+      throw new Conflict("already-closed", account.name() + " is closed already.");
+    }
+    charts.use(account).requireClosable();
+    LocalDate today = LocalDate.now(clock);
+    row(chart, id, version).become(closed(account, today));
+    audit.write("close", "account", id, null, today);
+  }
+
+  @Transactional
+  public void reopen(UUID id, int version) {
+    Chart chart = charts.chart();
+    Account account = chart.account(id);
+    row(chart, id, version).become(closed(account, null));
+    audit.write("reopen", "account", id, account.closedOn(), null);
+  }
+
+  /** Deletes an account that was never used. */
+  @Transactional
+  public void delete(UUID id, int version) {
+    Chart chart = charts.chart();
+    Account account = chart.account(id);
+    AccountEntity row = row(chart, id, version);
+    charts.use(account).requireNeverUsed();
+    audit.write("delete", "account", id, new Told(account, row.facts()), null);
+    entities.remove(row);
+  }
+
+  private static int lastPlace(Chart chart, Account account, @Nullable UUID parentId) {
+    return chart.tree().children(parentId == null ? account.bookId() : parentId).size();
+  }
+
+  private static AccountEntity row(Chart chart, UUID id, int version) {
+    AccountEntity row = chart.row(id);
+    if (row.version() != version) {
+      throw Conflict.changedMeanwhile("account");
+    }
+    return row;
+  }
+
+  private static Account named(Account a, String name) {
+    return new Account(
+        a.id(), a.book(), name, a.kind(), a.currency(), a.group(), a.opensOn(), a.closedOn());
+  }
+
+  private static Account closed(Account a, @Nullable LocalDate on) {
+    return new Account(
+        a.id(), a.book(), a.name(), a.kind(), a.currency(), a.group(), a.opensOn(), on);
+  }
+
+  private static void requireKindByHand(Account account) {
+    if (account.kind().isKeptByCore() && !account.group()) {
+      throw Refusal.ofField(
+          "kept-by-core",
+          "kind",
+          "Each book has one such account, made by itself when it is first needed.");
+    }
+  }
+
+  private static void requireSameClass(Account before, Account wanted) {
+    if (before.accountClass() != wanted.accountClass()) {
+      throw Refusal.ofField(
+          "other-class",
+          "kind",
+          "%s is %s, and entries were made for that. Make a new account and move the balance by a transfer."
+              .formatted(before.name(), before.accountClass().singular()));
+    }
+  }
+
+  private void requireNoOpeningBalance(Account account) {
+    long openings =
+        jdbc.sql(
+                """
+                select count(*) from posting p join entry e on e.household_id = p.household_id and e.id = p.entry_id
+                where p.account_id = ? and e.origin = 'OPENING'\
+                """)
+            .param(account.id())
+            .query(Long.class)
+            .single();
+    if (openings > 0) {
+      throw Refusal.ofField(
+          "has-opening-balance",
+          "opensOn",
+          "%s has an opening balance for %s. Change the day together with the balance, on the sheet of opening balances."
+              .formatted(account.name(), account.opensOn()));
+    }
+  }
+
+  private void requireTaxRate(AccountFacts facts, Account account) {
+    if (facts.taxRateId() != null) {
+      long found =
+          jdbc.sql("select count(*) from tax_rate where id = ? and book_id = ?")
+              .params(facts.taxRateId(), account.bookId())
+              .query(Long.class)
+              .single();
+      if (found == 0) {
+        throw Refusal.ofField(
+            "unknown-tax-rate",
+            "taxRateId",
+            "%s has no such tax rate.".formatted(account.book().name()));
+      }
+    }
+  }
+}

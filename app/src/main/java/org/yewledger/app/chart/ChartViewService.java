@@ -1,0 +1,143 @@
+package org.yewledger.app.chart;
+
+import java.math.BigDecimal;
+import java.sql.Date;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.ChartJson.BookChartJson;
+import org.yewledger.app.chart.ChartJson.ChartPageJson;
+import org.yewledger.app.chart.ChartJson.ChartRowJson;
+import org.yewledger.app.chart.ChartJson.ClassJson;
+import org.yewledger.core.chart.AccountTree;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountClass;
+import org.yewledger.core.ledger.Position;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.report.TrialBalance;
+import org.yewledger.core.report.TrialBalance.AccountBalance;
+
+/** The chart with its balances at the end of a day, by book and class. */
+@Service
+class ChartViewService {
+  private final ChartService charts;
+  private final AccountBalances balances;
+  private final JdbcClient jdbc;
+
+  ChartViewService(ChartService charts, AccountBalances balances, JdbcClient jdbc) {
+    this.charts = charts;
+    this.balances = balances;
+    this.jdbc = jdbc;
+  }
+
+  /** What the rows of one answer share. */
+  private record Page(
+      Chart chart,
+      Map<UUID, Position> positions,
+      Map<UUID, LocalDate> agreed,
+      Map<UUID, Integer> waiting) {
+    Position position(Account account) {
+      return positions.getOrDefault(account.id(), Position.EMPTY);
+    }
+  }
+
+  @Transactional(readOnly = true)
+  ChartPageJson at(LocalDate day, @Nullable UUID bookId) {
+    Page page = new Page(charts.chart(), balances.at(day), agreedThrough(), waiting());
+    return new ChartPageJson(
+        day, page.chart().books(bookId).map(book -> book(book, page)).toList());
+  }
+
+  private static BookChartJson book(BookEntity book, Page page) {
+    CurrencyUnit currency = CurrencyUnit.of(book.currency());
+    List<AccountTree.Row> rows =
+        page.chart().tree().rows(book.id(), account -> page.position(account).baseMinor());
+    List<AccountBalance> leaves =
+        page.chart()
+            .accountsOf(book.id())
+            .map(a -> new AccountBalance(a, page.position(a).baseMinor()))
+            .toList();
+    TrialBalance trial = TrialBalance.of(leaves);
+    return new BookChartJson(
+        book.id(),
+        book.name(),
+        book.currency(),
+        (int) leaves.stream().filter(b -> !b.account().group()).count(),
+        Amounts.toDecimal(trial.debitMinor(), currency),
+        Amounts.toDecimal(trial.creditMinor(), currency),
+        Arrays.stream(AccountClass.values()).map(c -> ofClass(c, rows, page, currency)).toList());
+  }
+
+  private static ClassJson ofClass(
+      AccountClass accountClass, List<AccountTree.Row> rows, Page page, CurrencyUnit currency) {
+    List<AccountTree.Row> own =
+        rows.stream()
+            .filter(r -> r.node().account().accountClass() == accountClass)
+            .toList();
+    long sum = own.stream().filter(r -> r.depth() == 0).mapToLong(AccountTree.Row::sum).sum();
+    return new ClassJson(
+        accountClass,
+        side(sum, currency),
+        side(-sum, currency),
+        own.stream().map(r -> row(r, page, currency)).toList());
+  }
+
+  private static ChartRowJson row(AccountTree.Row row, Page page, CurrencyUnit currency) {
+    Account account = row.node().account();
+    AccountEntity stored = page.chart().row(account.id());
+    return new ChartRowJson(
+        account.id(),
+        stored.version(),
+        row.node().parentId(),
+        row.node().place(),
+        row.depth(),
+        account.name(),
+        stored.facts().tail(),
+        account.kind(),
+        account.group(),
+        account.kind().isKeptByCore(),
+        stored.facts().pinned(),
+        account.currency().getCode(),
+        account.isForeign() && !account.group()
+            ? Amounts.toDecimal(page.position(account).ownMinor(), account.currency())
+            : null,
+        side(row.sum(), currency),
+        side(-row.sum(), currency),
+        account.opensOn(),
+        account.closedOn(),
+        page.agreed().get(account.id()),
+        page.waiting().getOrDefault(account.id(), 0));
+  }
+
+  private static @Nullable BigDecimal side(long minor, CurrencyUnit currency) {
+    return minor > 0 ? Amounts.toDecimal(minor, currency) : null;
+  }
+
+  private Map<UUID, LocalDate> agreedThrough() {
+    var days = new HashMap<UUID, LocalDate>();
+    jdbc.sql(
+            "select account_id, max(closes_on) from statement where finished_at is not null group by 1")
+        .query(row -> {
+          Date day = row.getDate(2);
+          days.put(row.getObject(1, UUID.class), day.toLocalDate());
+        });
+    return days;
+  }
+
+  private Map<UUID, Integer> waiting() {
+    var counts = new HashMap<UUID, Integer>();
+    jdbc.sql("select account_id, count(*) from bank_line_state where state = 'WAITING' group by 1")
+        .query(row -> {
+          counts.put(row.getObject(1, UUID.class), row.getInt(2));
+        });
+    return counts;
+  }
+}

@@ -1,0 +1,56 @@
+package org.yewledger.app.chart;
+
+import jakarta.persistence.EntityManager;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Book;
+
+/** The accounts that the core keeps for itself, one of each kind in a book, made when first needed. */
+@Component
+public class KeptAccounts {
+  private static final int LAST = 1_000_000;
+
+  private final EntityManager entities;
+
+  KeptAccounts(EntityManager entities) {
+    this.entities = entities;
+  }
+
+  /**
+   * The book's account of the kind. While only reading, one that is not there yet stands in for the
+   * one that would be made.
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Account of(Book book, AccountKind kind, Chart chart) {
+    return chart.keptByCore(book.id(), kind).orElseGet(() -> make(book, kind, chart));
+  }
+
+  private Account make(Book book, AccountKind kind, Chart chart) {
+    String name = freeName(nameOf(kind), book, chart);
+    var account = new Account(Ids.next(), book, name, kind, book.currency(), false, null);
+    if (!TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+      entities.persist(new AccountEntity(account, null, AccountFacts.NONE, LAST));
+      entities.flush();
+    }
+    return account;
+  }
+
+  private static String nameOf(AccountKind kind) {
+    return switch (kind) {
+      case OPENING_EQUITY -> "Opening equity";
+      case DRAWINGS -> "Drawings and contributions";
+      case EXCHANGE -> "Exchange gains and losses";
+      default -> throw new IllegalArgumentException(kind + " is not kept by the core");
+    };
+  }
+
+  private static String freeName(String name, Book book, Chart chart) {
+    boolean taken = chart.accountsOf(book.id()).anyMatch(a -> a.name().equalsIgnoreCase(name));
+    return taken ? name + ", " + book.name() : name;
+  }
+}

@@ -1,0 +1,142 @@
+package org.yewledger.app.chart;
+
+import java.sql.Date;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.NotFound;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.tax.TaxRate;
+
+/** The sales-tax rates of the books. */
+@Service
+public class TaxRateService {
+  /** A rate as kept. */
+  public record Kept(UUID id, UUID bookId, TaxRate rate) {}
+
+  private record Row(
+      UUID id, UUID bookId, String name, Date fromDay, java.math.BigDecimal percent) {}
+
+  private final JdbcClient jdbc;
+  private final ChartService charts;
+  private final AuditTrail audit;
+
+  TaxRateService(JdbcClient jdbc, ChartService charts, AuditTrail audit) {
+    this.jdbc = jdbc;
+    this.charts = charts;
+    this.audit = audit;
+  }
+
+  /** All rates, by book and name. */
+  @Transactional(readOnly = true)
+  public List<Kept> all() {
+    Map<UUID, List<Row>> byRate = new LinkedHashMap<>();
+    jdbc.sql(
+            """
+            select r.id, r.book_id, r.name, s.from_day, s.percent from tax_rate r
+            join tax_rate_step s on s.household_id = r.household_id and s.tax_rate_id = r.id
+            order by r.book_id, lower(r.name), s.from_day\
+            """)
+        .query(Row.class)
+        .list()
+        .forEach(row -> byRate.computeIfAbsent(row.id(), id -> new ArrayList<>()).add(row));
+    return byRate.values().stream().map(TaxRateService::kept).toList();
+  }
+
+  private static Kept kept(List<Row> rows) {
+    Row first = rows.getFirst();
+    List<TaxRate.Step> steps =
+        rows.stream()
+            .map(r -> new TaxRate.Step(r.fromDay().toLocalDate(), r.percent().stripTrailingZeros()))
+            .toList();
+    return new Kept(first.id(), first.bookId(), new TaxRate(first.name(), steps));
+  }
+
+  @Transactional
+  @ForBookkeepers
+  public Kept add(UUID bookId, TaxRate rate) {
+    charts.chart().book(bookId);
+    requireName(bookId, rate.name(), new UUID(0, 0));
+    UUID id = Ids.next();
+    jdbc.sql("insert into tax_rate (household_id, id, book_id, name) values (?, ?, ?, ?)")
+        .params(SignedIn.now().householdId(), id, bookId, rate.name())
+        .update();
+    addSteps(id, rate);
+    audit.write("add", "tax rate", id, null, rate);
+    return new Kept(id, bookId, rate);
+  }
+
+  @Transactional
+  @ForBookkeepers
+  public void change(UUID id, TaxRate rate) {
+    Kept before = find(id);
+    requireName(before.bookId(), rate.name(), id);
+    jdbc.sql("update tax_rate set name = ?, version = version + 1 where id = ?")
+        .params(rate.name(), id)
+        .update();
+    jdbc.sql("delete from tax_rate_step where tax_rate_id = ?").param(id).update();
+    addSteps(id, rate);
+    audit.write("change", "tax rate", id, before.rate(), rate);
+  }
+
+  /**
+   * @throws Refusal {@code tax-rate-used} while accounts have it as their default
+   */
+  @Transactional
+  @ForBookkeepers
+  public void remove(UUID id) {
+    Kept before = find(id);
+    List<String> users =
+        jdbc.sql("select name from account where tax_rate_id = ? order by name")
+            .param(id)
+            .query((row, no) -> String.valueOf(row.getString(1)))
+            .list();
+    if (!users.isEmpty()) {
+      throw Refusal.of(
+          "tax-rate-used",
+          "%s is the rate of %s. Choose another there first."
+              .formatted(before.rate().name(), String.join(", ", users)));
+    }
+    jdbc.sql("delete from tax_rate where id = ?").param(id).update();
+    audit.write("remove", "tax rate", id, before.rate(), null);
+  }
+
+  private Kept find(UUID id) {
+    return all().stream()
+        .filter(k -> k.id().equals(id))
+        .findFirst()
+        .orElseThrow(() -> new NotFound("tax rate"));
+  }
+
+  private void requireName(UUID bookId, String name, UUID except) {
+    boolean taken =
+        all().stream()
+            .anyMatch(k ->
+                k.bookId().equals(bookId)
+                    && !k.id().equals(except)
+                    && k.rate().name().equalsIgnoreCase(name));
+    if (taken) {
+      throw Refusal.ofField(
+          "name-taken", "name", "The book already has a rate %s. Add a date to that.".formatted(name));
+    }
+  }
+
+  private void addSteps(UUID id, TaxRate rate) {
+    for (TaxRate.Step step : rate.steps()) {
+      jdbc.sql(
+              "insert into tax_rate_step (household_id, tax_rate_id, from_day, percent) values (?, ?, ?, ?)")
+          .params(
+              SignedIn.now().householdId(), id, Date.valueOf(step.from()), step.percent())
+          .update();
+    }
+  }
+}

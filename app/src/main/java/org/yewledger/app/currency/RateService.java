@@ -1,0 +1,95 @@
+package org.yewledger.app.currency;
+
+import java.math.BigDecimal;
+import java.sql.Date;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.NotFound;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.money.ExchangeRate;
+import org.yewledger.core.money.ExchangeRates;
+
+/** The household's dated exchange rates. */
+@Service
+public class RateService {
+  private final JdbcClient jdbc;
+  private final AuditTrail audit;
+
+  RateService(JdbcClient jdbc, AuditTrail audit) {
+    this.jdbc = jdbc;
+    this.audit = audit;
+  }
+
+  /** All rates, newest first. */
+  @Transactional(readOnly = true)
+  public List<ExchangeRate> all() {
+    return jdbc.sql(
+            "select from_currency, to_currency, day, rate from exchange_rate order by day desc, 1, 2")
+        .query(RateService::rate)
+        .list();
+  }
+
+  @Transactional(readOnly = true)
+  public ExchangeRates rates() {
+    return new ExchangeRates(all());
+  }
+
+  /** Keeps rates; one that is there for the same currencies and day is replaced. */
+  @Transactional
+  @ForBookkeepers
+  public void keep(List<ExchangeRate> rates) {
+    UUID household = SignedIn.now().householdId();
+    for (ExchangeRate rate : rates) {
+      jdbc.sql(
+              """
+              insert into exchange_rate (household_id, from_currency, to_currency, day, rate)
+              values (?, ?, ?, ?, ?)
+              on conflict (household_id, from_currency, to_currency, day) do update set rate = excluded.rate\
+              """)
+          .params(
+              household,
+              rate.from().getCode(),
+              rate.to().getCode(),
+              Date.valueOf(rate.day()),
+              rate.rate())
+          .update();
+    }
+    audit.write("keep rates", "household", household, null, rates.stream().map(RateService::told).toList());
+  }
+
+  @Transactional
+  @ForBookkeepers
+  public void remove(CurrencyUnit from, CurrencyUnit to, LocalDate day) {
+    int removed =
+        jdbc.sql("delete from exchange_rate where from_currency = ? and to_currency = ? and day = ?")
+            .params(from.getCode(), to.getCode(), Date.valueOf(day))
+            .update();
+    if (removed == 0) {
+      throw new NotFound("rate");
+    }
+    audit.write(
+        "remove rate", "household", SignedIn.now().householdId(), from + " " + to + " " + day, null);
+  }
+
+  private static String told(ExchangeRate rate) {
+    return "%s 1 %s = %s %s".formatted(rate.day(), rate.from(), rate.rate().toPlainString(), rate.to());
+  }
+
+  private static ExchangeRate rate(ResultSet row, int no) throws SQLException {
+    BigDecimal rate = row.getBigDecimal(4);
+    return new ExchangeRate(
+        CurrencyUnit.of(row.getString(1)),
+        CurrencyUnit.of(row.getString(2)),
+        row.getDate(3).toLocalDate(),
+        rate.stripTrailingZeros());
+  }
+}

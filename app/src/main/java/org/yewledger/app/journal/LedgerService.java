@@ -1,0 +1,64 @@
+package org.yewledger.app.journal;
+
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.AccountBalances;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.KeptAccounts;
+import org.yewledger.app.currency.RateService;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Book;
+import org.yewledger.core.ledger.Ledger;
+import org.yewledger.core.ledger.Position;
+import org.yewledger.core.money.ExchangeRates;
+
+/** What the core needs to know of the books while it makes entries. */
+@Service
+public class LedgerService {
+  private final RateService rates;
+  private final AccountBalances balances;
+  private final KeptAccounts keptAccounts;
+
+  LedgerService(RateService rates, AccountBalances balances, KeptAccounts keptAccounts) {
+    this.rates = rates;
+    this.balances = balances;
+    this.keptAccounts = keptAccounts;
+  }
+
+  /** For the length of one transaction; rates are read once, positions when asked for. */
+  @Transactional(readOnly = true)
+  public Ledger ledger(Chart chart) {
+    ExchangeRates known = rates.rates();
+    return new Ledger() {
+      private final Map<UUID, Account> drawings = new HashMap<>();
+      private final Map<UUID, Account> exchange = new HashMap<>();
+
+      @Override
+      public ExchangeRates rates() {
+        return known;
+      }
+
+      @Override
+      public Position position(Account account, LocalDate day) {
+        return balances.of(account.id(), day);
+      }
+
+      @Override
+      public Account drawings(Book book) {
+        return drawings.computeIfAbsent(
+            book.id(), id -> keptAccounts.of(book, AccountKind.DRAWINGS, chart));
+      }
+
+      @Override
+      public Account exchangeDifferences(Book book) {
+        return exchange.computeIfAbsent(
+            book.id(), id -> keptAccounts.of(book, AccountKind.EXCHANGE, chart));
+      }
+    };
+  }
+}

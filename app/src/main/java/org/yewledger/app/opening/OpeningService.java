@@ -1,0 +1,181 @@
+package org.yewledger.app.opening;
+
+import java.sql.Date;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.chart.KeptAccounts;
+import org.yewledger.app.currency.RateService;
+import org.yewledger.app.journal.EntryStore;
+import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Position;
+import org.yewledger.core.money.ExchangeRates;
+
+/** Sets and corrects opening balances; each is an entry against the book's opening equity. */
+@Service
+public class OpeningService {
+  /** The opening entry of an account and what it says. */
+  public record Opening(UUID entryId, long entryNo, Position position) {}
+
+  /** What an account is to open with. {@code balanceMinor} null: not known yet. */
+  public record Wanted(UUID accountId, LocalDate opensOn, @Nullable Long balanceMinor) {}
+
+  /** How the audit trail tells an opening balance. */
+  private record Told(LocalDate opensOn, @Nullable Long balanceMinor) {}
+
+  private final ChartService charts;
+  private final KeptAccounts keptAccounts;
+  private final EntryStore entries;
+  private final RateService rates;
+  private final JdbcClient jdbc;
+  private final AuditTrail audit;
+
+  OpeningService(
+      ChartService charts,
+      KeptAccounts keptAccounts,
+      EntryStore entries,
+      RateService rates,
+      JdbcClient jdbc,
+      AuditTrail audit) {
+    this.charts = charts;
+    this.keptAccounts = keptAccounts;
+    this.entries = entries;
+    this.rates = rates;
+    this.jdbc = jdbc;
+    this.audit = audit;
+  }
+
+  /** The opening balances that are set, by account. */
+  @Transactional(readOnly = true)
+  public Map<UUID, Opening> openings() {
+    var openings = new HashMap<UUID, Opening>();
+    jdbc.sql(
+            """
+            select p.account_id, e.id, e.no, p.amount_minor, p.base_minor
+              from entry e join posting p on p.household_id = e.household_id and p.entry_id = e.id
+              join account a on a.household_id = p.household_id and a.id = p.account_id
+             where e.origin = 'OPENING' and a.kind <> 'OPENING_EQUITY'\
+            """)
+        .query(row -> {
+          openings.put(
+              row.getObject(1, UUID.class),
+              new Opening(
+                  row.getObject(2, UUID.class),
+                  row.getLong(3),
+                  new Position(row.getLong(4), row.getLong(5))));
+        });
+    return openings;
+  }
+
+  /** The last day through which an account agrees with its statements; missing if none does. */
+  @Transactional(readOnly = true)
+  public Map<UUID, LocalDate> agreedThrough() {
+    var days = new HashMap<UUID, LocalDate>();
+    jdbc.sql(
+            "select account_id, max(closes_on) from statement where finished_at is not null group by 1")
+        .query(row -> {
+          Date day = row.getDate(2);
+          days.put(row.getObject(1, UUID.class), day.toLocalDate());
+        });
+    return days;
+  }
+
+  /** Sets the opening days and balances of several accounts, all or none. */
+  @Transactional
+  @ForBookkeepers
+  public void set(List<Wanted> all) {
+    Map<UUID, Opening> before = openings();
+    Map<UUID, LocalDate> agreed = agreedThrough();
+    ExchangeRates known = rates.rates();
+    for (Wanted wanted : all) {
+      set(wanted, before.get(wanted.accountId()), agreed.get(wanted.accountId()), known);
+    }
+  }
+
+  private void set(
+      Wanted wanted,
+      @Nullable Opening before,
+      @Nullable LocalDate agreedThrough,
+      ExchangeRates known) {
+    Chart chart = charts.chart();
+    Account account = chart.account(wanted.accountId());
+    requireOpenable(account);
+    Long minorBefore = before == null ? null : Long.valueOf(before.position().ownMinor());
+    boolean sameDay = wanted.opensOn().equals(account.opensOn());
+    boolean sameBalance =
+        Objects.equals(Objects.requireNonNullElse(wanted.balanceMinor(), -1L), Objects.requireNonNullElse(minorBefore, -1L))
+            && (wanted.balanceMinor() == null) == (minorBefore == null);
+    boolean zeroKept = before == null && Objects.equals(wanted.balanceMinor(), 0L);
+    if (sameDay && (sameBalance || zeroKept)) {
+      return;
+    }
+    requireNotAgreed(account, agreedThrough);
+    charts.use(account).requireOpensOn(wanted.opensOn());
+    if (before != null) {
+      entries.remove(before.entryId());
+      entries.flush();
+    }
+    Account dated = opensOn(account, wanted.opensOn());
+    jdbc.sql("update account set opens_on = ?, version = version + 1 where id = ?")
+        .params(Date.valueOf(wanted.opensOn()), account.id())
+        .update();
+    if (wanted.balanceMinor() != null && wanted.balanceMinor() != 0) {
+      Account equity = keptAccounts.of(account.book(), AccountKind.OPENING_EQUITY, chart);
+      entries.add(List.of(Entry.opening(dated, wanted.balanceMinor(), equity, known)));
+      entries.flush();
+    }
+    entries.forgetRead();
+    Object told = account.opensOn() == null ? null : new Told(account.opensOn(), minorBefore);
+    audit.write(
+        before == null ? "set opening balance" : "correct opening balance",
+        "account",
+        account.id(),
+        told,
+        new Told(wanted.opensOn(), wanted.balanceMinor()));
+  }
+
+  private static void requireOpenable(Account account) {
+    if (!account.kind().hasOpeningBalance() || account.group()) {
+      throw Refusal.ofField(
+          "no-opening-balance",
+          "accountId",
+          "%s has no opening balance: only what is owned or owed has one."
+              .formatted(account.name()));
+    }
+  }
+
+  private static void requireNotAgreed(Account account, @Nullable LocalDate agreedThrough) {
+    if (agreedThrough != null) {
+      throw Refusal.ofField(
+          "opening-agreed",
+          "accountId",
+          "%s agrees with its statements through %s, and they begin with this opening balance. It stays as it is."
+              .formatted(account.name(), agreedThrough));
+    }
+  }
+
+  private static Account opensOn(Account a, LocalDate day) {
+    return new Account(
+        a.id(), a.book(), a.name(), a.kind(), a.currency(), a.group(), day, a.closedOn());
+  }
+
+  /** The value of an amount in its book's currency on the day before an account opens. */
+  static long value(long minor, CurrencyUnit from, CurrencyUnit to, LocalDate opensOn, ExchangeRates rates) {
+    return rates.convert(minor, from, to, opensOn.minusDays(1));
+  }
+}

@@ -1,0 +1,60 @@
+package org.yewledger.core.reconcile;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.yewledger.core.gather.BankLine;
+
+/**
+ * An account's opening balance held against what its first statement opens with. Where the two
+ * differ, looks for the day whose closing balance the books hold instead: opening balances are most
+ * often off by a day or two.
+ *
+ * @param booksMinor the opening balance in the books, at the end of the day before the account
+ *     opens
+ * @param statementMinor what the statement opens with on that day
+ * @param sameAsEndOf the day at whose end the bank had the books' balance; empty if none was found
+ */
+public record OpeningCheck(
+    LocalDate balanceOn, long booksMinor, long statementMinor, Optional<LocalDate> sameAsEndOf) {
+  /** Further off, an equal balance is a coincidence. */
+  private static final int DAYS = 7;
+
+  /** What the statement says less what the books say, in minor units; zero where they agree. */
+  public long differenceMinor() {
+    return statementMinor - booksMinor;
+  }
+
+  /**
+   * Cost: linear in the lines.
+   *
+   * @param lines those of the statement, in any order
+   */
+  public static OpeningCheck of(
+      LocalDate opensOn, long booksMinor, long statementMinor, List<BankLine> lines) {
+    LocalDate balanceOn = opensOn.minusDays(1);
+    NavigableMap<LocalDate, Long> byDay =
+        lines.stream()
+            .collect(
+                Collectors.groupingBy(
+                    BankLine::bookedOn,
+                    TreeMap::new,
+                    Collectors.summingLong(BankLine::amountMinor)));
+    Optional<LocalDate> found = Optional.empty();
+    long balance = statementMinor;
+    if (booksMinor != statementMinor) {
+      for (Map.Entry<LocalDate, Long> day : byDay.entrySet()) {
+        balance += day.getValue();
+        if (balance == booksMinor && !day.getKey().isAfter(balanceOn.plusDays(DAYS))) {
+          found = Optional.of(day.getKey());
+          break;
+        }
+      }
+    }
+    return new OpeningCheck(balanceOn, booksMinor, statementMinor, found);
+  }
+}

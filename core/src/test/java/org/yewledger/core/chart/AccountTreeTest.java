@@ -1,0 +1,91 @@
+package org.yewledger.core.chart;
+
+import static org.testng.Assert.assertEquals;
+import static org.yewledger.core.Fixtures.BOOK;
+import static org.yewledger.core.Fixtures.CURRENT;
+import static org.yewledger.core.Fixtures.GROCERIES;
+import static org.yewledger.core.Fixtures.OTHER_BOOK;
+import static org.yewledger.core.Fixtures.refusalOf;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.testng.annotations.Test;
+import org.yewledger.core.chart.AccountTree.Node;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Book;
+
+public class AccountTreeTest {
+  private static Account group(Book book, String name, AccountKind kind) {
+    return new Account(UUID.randomUUID(), book, name, kind, CurrencyUnit.EUR, true, null);
+  }
+
+  private final Account food = group(BOOK, "Food", AccountKind.EXPENSE);
+  private final Account inner = group(BOOK, "Eating in", AccountKind.EXPENSE);
+  private final Account pay = group(BOOK, "Pay and allowance", AccountKind.INCOME);
+  private final Account making = group(OTHER_BOOK, "Making", AccountKind.EXPENSE);
+  private final AccountTree tree =
+      new AccountTree(
+          List.of(
+              new Node(food, null, 0),
+              new Node(inner, food.id(), 0),
+              new Node(GROCERIES, inner.id(), 0),
+              new Node(pay, null, 1),
+              new Node(CURRENT, null, 2),
+              new Node(making, null, 0)));
+
+  @Test
+  public void aMoveStaysInItsBookItsClassAndOutOfItself() {
+    tree.requireMove(GROCERIES, food.id());
+    tree.requireMove(food, null);
+    assertEquals(refusalOf(() -> tree.requireMove(food, inner.id())), "circle");
+    assertEquals(refusalOf(() -> tree.requireMove(food, food.id())), "circle");
+    assertEquals(refusalOf(() -> tree.requireMove(food, CURRENT.id())), "parent-not-group");
+    assertEquals(refusalOf(() -> tree.requireMove(GROCERIES, pay.id())), "parent-other-class");
+    assertEquals(refusalOf(() -> tree.requireMove(GROCERIES, making.id())), "parent-other-book");
+  }
+
+  @Test
+  public void namesAreUniqueInTheirBookWhateverTheirCase() {
+    assertEquals(refusalOf(() -> tree.requireName(BOOK.id(), " groceries ", null)), "name-taken");
+    assertEquals(tree.requireName(BOOK.id(), "Groceries", GROCERIES.id()), "Groceries");
+    assertEquals(tree.requireName(OTHER_BOOK.id(), " Groceries ", null), "Groceries");
+    assertEquals(refusalOf(() -> tree.requireName(BOOK.id(), " ", null)), "name-missing");
+    assertEquals(
+        refusalOf(() -> tree.requireName(BOOK.id(), "x".repeat(61), null)), "name-too-long");
+  }
+
+  @Test
+  public void aGroupSumsAllThatStandsBelowIt() {
+    for (int seed = 0; seed < 100; seed++) {
+      var random = new Random(seed);
+      var nodes = new ArrayList<Node>();
+      Map<UUID, Long> values = new HashMap<>();
+      for (int i = 0; i < 60; i++) {
+        Account account = group(BOOK, "A" + i, AccountKind.EXPENSE);
+        UUID parent =
+            nodes.isEmpty() || random.nextInt(4) == 0
+                ? null
+                : nodes.get(random.nextInt(nodes.size())).account().id();
+        nodes.add(new Node(account, parent, i));
+        values.put(account.id(), random.nextLong(-10_000, 10_000));
+      }
+      var random60 = new AccountTree(nodes);
+      var rows = random60.rows(BOOK.id(), a -> values.getOrDefault(a.id(), 0L));
+      assertEquals(rows.size(), 60);
+      for (var row : rows) {
+        long below =
+            nodes.stream()
+                .filter(n -> random60.isWithin(n.account().id(), row.node().account().id()))
+                .mapToLong(n -> values.getOrDefault(n.account().id(), 0L))
+                .sum();
+        assertEquals(row.sum(), below, "seed " + seed);
+      }
+    }
+  }
+}

@@ -1,0 +1,101 @@
+package org.yewledger.core.ledger;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.yewledger.core.Fixtures.CURRENT;
+import static org.yewledger.core.Fixtures.KESTREL;
+import static org.yewledger.core.Fixtures.LEDGER;
+import static org.yewledger.core.Fixtures.SHOP_USD;
+import static org.yewledger.core.Fixtures.dollarsToEuros;
+import static org.yewledger.core.Fixtures.ledger;
+import static org.yewledger.core.Fixtures.refusalOf;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Random;
+import org.testng.annotations.Test;
+
+public class CurrencyTransferTest {
+  private static final LocalDate DAY = LocalDate.of(2026, 9, 12);
+
+  private static CurrencyTransfer.Booked payout(long dollars, long euros, Ledger ledger) {
+    return new CurrencyTransfer(DAY, SHOP_USD, dollars, KESTREL, euros, "")
+        .booked(ledger, "Payout", Entry.Origin.BY_HAND);
+  }
+
+  @Test
+  public void theGainIsWhatArrivesLessWhatTheBooksCarried() {
+    // 457.80 USD stand at 390.26 EUR; 200.00 of them carry 170.49.
+    var booked = payout(200_00, 176_00, ledger(new Position(457_80, 390_26)));
+    assertEquals(booked.gainMinor(), 176_00 - 170_49);
+    assertEquals(booked.impliedRate(), new BigDecimal("0.880000"));
+    Posting gain = booked.entry().postings().getLast();
+    assertEquals(gain.account().kind(), AccountKind.EXCHANGE);
+    assertEquals(gain.creditMinor(), 5_51);
+  }
+
+  @Test
+  public void givingAllAwayLeavesNoValueBehind() {
+    var random = new Random(3);
+    for (int i = 0; i < 300; i++) {
+      long own = random.nextInt(1, 5_000_000);
+      long base = random.nextInt(1, 5_000_000);
+      var all = payout(own, 1 + random.nextInt(4_000_000), ledger(new Position(own, base)));
+      assertEquals(all.entry().postings().getFirst().baseMinor(), -base);
+      // In two steps the same: the second gives what the first left.
+      long part = 1 + random.nextLong(own);
+      if (part < own) {
+        long carried = new Position(own, base).valueOf(part);
+        assertEquals(new Position(own - part, base - carried).valueOf(own - part), base - carried);
+      }
+    }
+  }
+
+  @Test
+  public void buyingCurrencyRealisesNothing() {
+    var booked =
+        new CurrencyTransfer(DAY, KESTREL, 92_00, SHOP_USD, 100_00, "")
+            .booked(LEDGER, "x", Entry.Origin.BY_HAND);
+    assertEquals(booked.gainMinor(), 0);
+    assertEquals(booked.entry().postings().get(1).amountMinor(), 100_00);
+    assertEquals(booked.entry().postings().get(1).baseMinor(), 92_00);
+  }
+
+  @Test
+  public void goesBetweenBooksToo() {
+    var booked =
+        new CurrencyTransfer(DAY, SHOP_USD, 50_00, CURRENT, 44_00, "")
+            .booked(ledger(new Position(100_00, 90_00)), "x", Entry.Origin.BY_HAND);
+    assertEquals(booked.gainMinor(), -1_00);
+    assertTrue(booked.entry().postings().size() == 5, booked.entry().toString());
+  }
+
+  @Test
+  public void refusesWhatIsNoTransfer() {
+    assertEquals(
+        refusalOf(() -> new CurrencyTransfer(DAY, KESTREL, 1, KESTREL, 1, "")), "same-account");
+    assertEquals(
+        refusalOf(() -> new CurrencyTransfer(DAY, KESTREL, 0, SHOP_USD, 1, "")),
+        "amount-not-positive");
+    assertEquals(
+        refusalOf(() -> new CurrencyTransfer(DAY, KESTREL, 5, CURRENT, 6, "")), "amounts-differ");
+  }
+
+  @Test
+  public void revaluationBringsAValueToTheRateOfTheDayAndThenFindsNothingMore() {
+    Ledger before = ledger(new Position(457_80, 390_26), dollarsToEuros("2026-09-30", "0.86"));
+    Account exchange = before.exchangeDifferences(SHOP_USD.book());
+    Entry entry =
+        Revaluation.of(SHOP_USD.book(), DAY.withDayOfMonth(30), List.of(SHOP_USD, KESTREL), before)
+            .entry(exchange)
+            .orElseThrow();
+    assertEquals(entry.postings().getFirst().amountMinor(), 0);
+    assertEquals(entry.postings().getFirst().baseMinor(), 393_71 - 390_26);
+    Ledger after = ledger(new Position(457_80, 393_71), dollarsToEuros("2026-09-30", "0.86"));
+    assertTrue(
+        Revaluation.of(SHOP_USD.book(), DAY.withDayOfMonth(30), List.of(SHOP_USD), after)
+            .entry(exchange)
+            .isEmpty());
+  }
+}
