@@ -81,6 +81,9 @@ pg_start() {
   fi
   export YEW_DB_URL=jdbc:postgresql://127.0.0.1:$pg_port/yew YEW_DB_HOST=127.0.0.1 YEW_DB_PORT=$pg_port YEW_DB_NAME=yew
   export YEW_DB_USER=yew_app YEW_DB_PASSWORD=$pg_app_password
+  # Encrypts secrets in the database, so it is kept beside it, not in it.
+  [ -f "$yew_dir/secret-key" ] || ( umask 077; od -An -N32 -tx1 /dev/urandom | tr -d ' \n' >"$yew_dir/secret-key" )
+  export YEW_SECRET_KEY=$(cat "$yew_dir/secret-key")
   export YEW_DB_OWNER=yew_owner YEW_DB_OWNER_PASSWORD=$pg_owner_password
 }
 

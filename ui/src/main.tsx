@@ -12,8 +12,16 @@ import { Frame } from './app/Frame'
 import { SaysProvider } from './app/says'
 import { applyTheme } from './app/theme'
 import { Almanac } from './features/almanac/Almanac'
+import { Chart } from './features/chart/Chart'
+import { OpeningBalances } from './features/chart/OpeningBalances'
+import { Rates } from './features/currency/Rates'
 import { Gather } from './features/gather/Gather'
+import { Begin } from './features/household/Begin'
+import { Books } from './features/household/Books'
+import { Join } from './features/household/Join'
+import { People } from './features/household/People'
 import { SignIn } from './features/household/SignIn'
+import { You } from './features/household/You'
 import { Journal } from './features/journal/Journal'
 import { Register } from './features/journal/Register'
 import { Post } from './features/post/Post'
@@ -21,6 +29,7 @@ import { Reconcile } from './features/reconcile/Reconcile'
 import { StatementSheet } from './features/reconcile/StatementSheet'
 import { TrialBalance } from './features/report/TrialBalance'
 import { Rules } from './features/rules/Rules'
+import { Setup } from './features/setup/Setup'
 import { Failed, Loading, Nothing } from './parts/States'
 
 const router = createBrowserRouter([
@@ -34,6 +43,13 @@ const router = createBrowserRouter([
       { path: '/reconcile/:statementId', element: <StatementSheet /> },
       { path: '/journal', element: <Journal /> },
       { path: '/accounts/:accountId', element: <Register /> },
+      { path: '/chart', element: <Chart /> },
+      { path: '/chart/opening', element: <OpeningBalances /> },
+      { path: '/setup', element: <Setup /> },
+      { path: '/books', element: <Books /> },
+      { path: '/currencies', element: <Rates /> },
+      { path: '/people', element: <People /> },
+      { path: '/you', element: <You /> },
       { path: '/rules', element: <Rules /> },
       { path: '/trial-balance', element: <TrialBalance /> },
       { path: '*', element: <Nothing title="There is no such page">The path above leads to every station.</Nothing> },
@@ -43,6 +59,13 @@ const router = createBrowserRouter([
 
 /** The application once somebody is signed in; until then, signing in. The address is kept meanwhile. */
 function Household() {
+  const [, door, token] = window.location.pathname.split('/')
+  if (door === 'join' && token) return <Join token={token} />
+  if (door === 'begin') return <Begin />
+  return <SignedInHousehold />
+}
+
+function SignedInHousehold() {
   const { data, error, isPending, refetch } = useQuery(session)
   if (isPending) return <Loading what="the household" />
   if (data) return <RouterProvider router={router} />

@@ -3,6 +3,13 @@ import type { components, paths } from './schema.generated'
 
 export type Schemas = components['schemas']
 
+/** What is wrong with a cell of a table that was to be taken in. */
+export interface BadRow {
+  line: number
+  column: string
+  reason: string
+}
+
 /** An error of the API as RFC 9457 tells it; `message` is written for the person. */
 export class Problem extends Error {
   constructor(
@@ -11,6 +18,7 @@ export class Problem extends Error {
     message: string,
     readonly field?: string,
     readonly line?: number,
+    readonly rows: BadRow[] = [],
   ) {
     super(message)
   }
@@ -50,7 +58,7 @@ async function problemOf(response: Response): Promise<Problem> {
     response.status === 413
       ? 'The file is over 20 MB. Export a shorter period and gather it in parts.'
       : `The application answered with ${response.status}. Nothing was changed; try again.`
-  return new Problem(response.status, code || 'http', body.detail ?? fallback, body.field, body.line)
+  return new Problem(response.status, code || 'http', body.detail ?? fallback, body.field, body.line, body.rows)
 }
 
 export const api = createClient<paths>({ baseUrl: '' })

@@ -29,6 +29,18 @@ export const accounts = queryOptions({
   staleTime: 60_000,
 })
 
+export const taxRates = queryOptions({
+  queryKey: ['tax-rates'],
+  queryFn: () => data(api.GET('/api/tax-rates')),
+  staleTime: 60_000,
+})
+
+export const currencies = queryOptions({
+  queryKey: ['currencies'],
+  queryFn: () => data(api.GET('/api/currencies')),
+  staleTime: Number.POSITIVE_INFINITY,
+})
+
 export const almanac = (month: string | undefined, book: string | undefined) =>
   queryOptions({
     queryKey: ['almanac', month, book],

@@ -13,7 +13,71 @@ export interface paths {
         };
         get: operations["accounts"];
         put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["account"];
+        put: operations["change_2"];
         post?: never;
+        delete: operations["delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["close"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["move_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -30,6 +94,22 @@ export interface paths {
         get: operations["register"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reopen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -60,6 +140,150 @@ export interface paths {
             cookie?: never;
         };
         get: operations["books"];
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/chart-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["export"];
+        put?: never;
+        post: operations["takeIn_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/chart-table/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/chart-table/template": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["template"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/revaluation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["revaluation"];
+        put?: never;
+        post: operations["revalue"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/rule-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportRules"];
+        put?: never;
+        post: operations["takeInRules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/chart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["chart"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/currencies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["currencies"];
         put?: never;
         post?: never;
         delete?: never;
@@ -94,6 +318,22 @@ export interface paths {
         get: operations["entry"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/founding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["found"];
         delete?: never;
         options?: never;
         head?: never;
@@ -142,6 +382,198 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/links/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["link"];
+        put?: never;
+        post: operations["takeUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/opening-balances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["openings"];
+        put: operations["set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/opening-balances/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sheet_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["people"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/invitations/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["withdraw"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removePerson"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/new-password-link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["newPasswordLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/role": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["giveRole"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/sign-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["signOutPerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rates"];
+        put?: never;
+        post: operations["keep_1"];
+        delete: operations["remove_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rates/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importTable"];
         delete?: never;
         options?: never;
         head?: never;
@@ -244,6 +676,150 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["signOutElsewhere"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/household": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["choose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/households": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["households"];
+        put?: never;
+        post: operations["foundAnother"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/second-factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["secondFactor"];
+        put?: never;
+        post: operations["turnOn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/second-factor/off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["turnOff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/second-factor/secret": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["newSecret"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["page"];
+        put: operations["keep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setup/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["openBooks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/statements": {
         parameters: {
             query?: never;
@@ -302,6 +878,70 @@ export interface paths {
         get?: never;
         put: operations["tick"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tax-rates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["taxRates"];
+        put?: never;
+        post: operations["addRate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tax-rates/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeRate"];
+        post?: never;
+        delete: operations["removeRate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/transfers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["transfer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/transfers/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["previewTransfer"];
         delete?: never;
         options?: never;
         head?: never;
@@ -418,23 +1058,99 @@ export interface components {
         AcceptedLinesJson: {
             lines: components["schemas"]["AcceptedJson"][];
         };
+        AccountDraftJson: {
+            /** Format: uuid */
+            bookId: string;
+            currency: string;
+            facts: components["schemas"]["FactsJson"];
+            group: boolean;
+            /** @enum {string} */
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            name: string;
+            /** Format: date */
+            opensOn?: string;
+            /** Format: uuid */
+            parentId?: string;
+        };
         AccountJson: {
             /** @enum {string} */
             accountClass: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
             /** Format: uuid */
             bookId: string;
+            /** Format: date */
+            closedOn?: string;
             currency: string;
             group: boolean;
             groupName: string;
+            hasOpeningBalance: boolean;
             hasStatements: boolean;
             /** Format: uuid */
             id: string;
+            keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CARD" | "LOAN" | "OPENING_EQUITY" | "OWNER_EQUITY" | "INCOME" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
+            pinned: boolean;
             tail: string;
+        };
+        AccountPageJson: {
+            /** @enum {string} */
+            accountClass: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            balance: string;
+            balances: components["schemas"]["DayJson"][];
+            bank?: components["schemas"]["BankJson"];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            base: string;
+            baseCurrency: string;
+            /** Format: uuid */
+            bookId: string;
+            bookName: string;
+            /** Format: date */
+            closedOn?: string;
+            currency: string;
+            facts: components["schemas"]["FactsJson"];
+            group: boolean;
+            groupName: string;
+            hasStatements: boolean;
+            history: components["schemas"]["HistoryJson"][];
+            /** Format: uuid */
+            id: string;
+            keptByCore: boolean;
+            /** @enum {string} */
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            name: string;
+            /** Format: date */
+            on: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            open: string;
+            opening?: components["schemas"]["OpeningOnPageJson"];
+            /** Format: date */
+            opensOn?: string;
+            /** Format: uuid */
+            parentId?: string;
+            rules: components["schemas"]["RuleOnPageJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            seen: string;
+            statements: components["schemas"]["StatementOnPageJson"][];
+            taxRate?: string;
+            /** Format: int32 */
+            version: number;
+            whyNotDeleted: string;
         };
         AccountRowJson: {
             /** Format: uuid */
@@ -486,8 +1202,10 @@ export interface components {
             /** Format: int32 */
             agreed: number;
             books: components["schemas"]["BookRowsJson"][];
+            booksOpen: boolean;
             /** Format: date-time */
             lastGathered?: string;
+            missing: string[];
             month: string;
             months: string[];
             next: components["schemas"]["NextJson"][];
@@ -525,6 +1243,25 @@ export interface components {
             standing: "NEW" | "KNOWN";
             text: string;
         };
+        BankJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            apart: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            booksSay: string;
+            /** Format: date */
+            on: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            says: string;
+        };
         BatchJson: {
             /** Format: uuid */
             accountId: string;
@@ -547,11 +1284,58 @@ export interface components {
             /** Format: int64 */
             no: number;
         };
+        BookChartJson: {
+            /** Format: int32 */
+            accounts: number;
+            /** Format: uuid */
+            bookId: string;
+            classes: components["schemas"]["ClassJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            credit: string;
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            debit: string;
+            name: string;
+        };
+        BookFactsJson: {
+            /** @enum {string} */
+            fiscalYearStartsIn: "JANUARY" | "FEBRUARY" | "MARCH" | "APRIL" | "MAY" | "JUNE" | "JULY" | "AUGUST" | "SEPTEMBER" | "OCTOBER" | "NOVEMBER" | "DECEMBER";
+            name: string;
+            taxNumber: string;
+            /** Format: date */
+            taxedFrom?: string;
+        };
         BookJson: {
             currency: string;
+            fiscalYear: components["schemas"]["FiscalYearJson"];
+            /** @enum {string} */
+            fiscalYearStartsIn: "JANUARY" | "FEBRUARY" | "MARCH" | "APRIL" | "MAY" | "JUNE" | "JULY" | "AUGUST" | "SEPTEMBER" | "OCTOBER" | "NOVEMBER" | "DECEMBER";
             /** Format: uuid */
             id: string;
             name: string;
+            taxNumber: string;
+            /** Format: date */
+            taxedFrom?: string;
+            /** Format: int32 */
+            version: number;
+        };
+        BookPostingsJson: {
+            /** Format: uuid */
+            bookId: string;
+            bookName: string;
+            currency: string;
+            postings: components["schemas"]["PostingJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            total: string;
         };
         BookRowsJson: {
             accounts: components["schemas"]["AccountRowJson"][];
@@ -564,6 +1348,14 @@ export interface components {
             note?: string;
             parts: components["schemas"]["PartJson"][];
             payee: string;
+        };
+        BroughtJson: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            known: number;
+            /** Format: int32 */
+            openings: number;
         };
         CellJson: {
             /**
@@ -579,6 +1371,73 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
         };
+        ChartPageJson: {
+            books: components["schemas"]["BookChartJson"][];
+            /** Format: date */
+            on: string;
+        };
+        ChartRowJson: {
+            /** Format: date */
+            agreedThrough?: string;
+            /** Format: date */
+            closedOn?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            credit?: string;
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            debit?: string;
+            /** Format: int32 */
+            depth: number;
+            group: boolean;
+            /** Format: uuid */
+            id: string;
+            keptByCore: boolean;
+            /** @enum {string} */
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            name: string;
+            /** Format: date */
+            opensOn?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            own?: string;
+            /** Format: uuid */
+            parentId?: string;
+            pinned: boolean;
+            /** Format: int32 */
+            place: number;
+            tail: string;
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            waiting: number;
+        };
+        ChooseHouseholdJson: {
+            /** Format: uuid */
+            householdId: string;
+        };
+        ClassJson: {
+            /** @enum {string} */
+            accountClass: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            credit?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            debit?: string;
+            rows: components["schemas"]["ChartRowJson"][];
+        };
         ClosingJson: {
             /** Format: date */
             closesOn: string;
@@ -587,6 +1446,21 @@ export interface components {
              * @example 12.50
              */
             closing: string;
+        };
+        CopiedJson: {
+            /** Format: int32 */
+            categories: number;
+            /** Format: int32 */
+            rules: number;
+            /** Format: int32 */
+            taxRates: number;
+        };
+        CopyJson: {
+            chart: boolean;
+            /** Format: uuid */
+            fromId: string;
+            rules: boolean;
+            taxRates: boolean;
         };
         CoverageJson: {
             /** Format: uuid */
@@ -606,8 +1480,24 @@ export interface components {
             tail: string;
         };
         CredentialsJson: {
+            code?: string;
             email: string;
             password: string;
+        };
+        CurrencyJson: {
+            code: string;
+            /** Format: int32 */
+            decimals: number;
+            name: string;
+        };
+        DayJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            balance: string;
+            /** Format: date */
+            day: string;
         };
         EntryJson: {
             /**
@@ -615,6 +1505,8 @@ export interface components {
              * @example 12.50
              */
             amount: string;
+            betweenBooks: string;
+            books: components["schemas"]["BookPostingsJson"][];
             currency: string;
             /** Format: date */
             date: string;
@@ -625,34 +1517,38 @@ export interface components {
             no: number;
             note: string;
             payee: string;
-            postings: components["schemas"]["EntryPostingJson"][];
             /** @enum {string} */
             state: "OPEN" | "CLEARED" | "RECONCILED";
             to: string;
-            /**
-             * Format: decimal
-             * @example 12.50
-             */
-            total: string;
             transfer: boolean;
         };
-        EntryPostingJson: {
+        EntryNoJson: {
             /** Format: uuid */
-            accountId: string;
-            accountName: string;
+            id: string;
+            /** Format: int64 */
+            no: number;
+        };
+        FactsJson: {
+            contact: string;
             /**
              * Format: decimal
              * @example 12.50
              */
-            credit?: string;
+            creditLimit?: string;
+            institution: string;
             /**
              * Format: decimal
              * @example 12.50
              */
-            debit?: string;
-            note: string;
-            /** @enum {string} */
-            state: "OPEN" | "CLEARED" | "RECONCILED";
+            interestRate?: string;
+            notes: string;
+            number: string;
+            pinned: boolean;
+            tail: string;
+            taxFormLine: string;
+            /** Format: uuid */
+            taxRateId?: string;
+            webPage: string;
         };
         FileBalanceJson: {
             /**
@@ -663,6 +1559,19 @@ export interface components {
             /** Format: date */
             on: string;
         };
+        FiscalYearJson: {
+            /** Format: date */
+            first: string;
+            label: string;
+            /** Format: date */
+            last: string;
+        };
+        FoundingJson: {
+            email: string;
+            householdName: string;
+            name: string;
+            password: string;
+        };
         GatheredJson: {
             accounts: components["schemas"]["CoverageJson"][];
             batches: components["schemas"]["BatchJson"][];
@@ -670,6 +1579,39 @@ export interface components {
             linesHere: number;
             /** Format: int32 */
             waiting: number;
+        };
+        HistoryJson: {
+            /** Format: date-time */
+            at: string;
+            what: string;
+            who: string;
+        };
+        HouseholdJson: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** @enum {string} */
+            role: "OWNER" | "BOOKKEEPER" | "READER";
+        };
+        ImportedJson: {
+            /** Format: int32 */
+            rates: number;
+        };
+        InvitationJson: {
+            email: string;
+            /** Format: date-time */
+            expiresAt: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** @enum {string} */
+            role: "OWNER" | "BOOKKEEPER" | "READER";
+        };
+        InviteJson: {
+            email: string;
+            name: string;
+            /** @enum {string} */
+            role: "OWNER" | "BOOKKEEPER" | "READER";
         };
         JournalPageJson: {
             /** Format: int32 */
@@ -684,9 +1626,56 @@ export interface components {
             decimalMark: "POINT" | "COMMA";
             meanings: ("IGNORE" | "BOOKED_ON" | "VALUE_ON" | "AMOUNT" | "IN" | "OUT" | "PAYEE" | "MEMO" | "REFERENCE" | "BALANCE")[];
         };
+        LinkJson: {
+            /** Format: date-time */
+            expiresAt: string;
+            /** Format: uuid */
+            id: string;
+            path: string;
+        };
+        MadeJson: {
+            /** Format: uuid */
+            id: string;
+        };
+        MergeJson: {
+            /** Format: uuid */
+            intoId: string;
+        };
+        MergedJson: {
+            /** Format: int64 */
+            postings: number;
+        };
+        MissingJson: {
+            stops: boolean;
+            what: string;
+        };
+        MoveAccountJson: {
+            /** Format: uuid */
+            parentId?: string;
+            /** Format: int32 */
+            place?: number;
+        };
         MoveJson: {
             /** Format: int32 */
             no: number;
+        };
+        NewBookJson: {
+            currency: string;
+            /** @enum {string} */
+            fiscalYearStartsIn: "JANUARY" | "FEBRUARY" | "MARCH" | "APRIL" | "MAY" | "JUNE" | "JULY" | "AUGUST" | "SEPTEMBER" | "OCTOBER" | "NOVEMBER" | "DECEMBER";
+            name: string;
+            /** @enum {string} */
+            starter: "FAMILY" | "SIDE_BUSINESS" | "EMPTY";
+        };
+        NewHouseholdJson: {
+            name: string;
+        };
+        NewSecretJson: {
+            secret: string;
+            /** Format: int32 */
+            size: number;
+            squares: string;
+            uri: string;
         };
         NewStatementJson: {
             /** Format: uuid */
@@ -698,6 +1687,11 @@ export interface components {
              * @example 12.50
              */
             closing: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            opening?: string;
         };
         NextJson: {
             accounts: string[];
@@ -711,7 +1705,17 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
             /** @enum {string} */
-            task: "STATEMENTS_TO_COME" | "POST_BY_RULE" | "ANSWER" | "RECONCILE";
+            task: "OPENING_BALANCE" | "STATEMENTS_TO_COME" | "POST_BY_RULE" | "ANSWER" | "RECONCILE";
+        };
+        OpenLinkJson: {
+            email: string;
+            householdName: string;
+            knownPerson: boolean;
+            name: string;
+            /** @enum {string} */
+            purpose: "INVITATION" | "NEW_PASSWORD";
+            /** @enum {string} */
+            role: "OWNER" | "BOOKKEEPER" | "READER";
         };
         OpenStatementJson: {
             /** Format: int32 */
@@ -740,6 +1744,76 @@ export interface components {
             /** Format: int32 */
             toTick: number;
         };
+        OpeningApartJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            apart: string;
+            /** Format: date */
+            balanceOn: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            books: string;
+            first: boolean;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            statement: string;
+            words: string;
+        };
+        OpeningEntryJson: {
+            bookName: string;
+            currency: string;
+            rows: components["schemas"]["SideJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            total: string;
+        };
+        OpeningJson: {
+            /** Format: uuid */
+            accountId: string;
+            /** Format: date */
+            agreedThrough?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            balance?: string;
+            /** Format: uuid */
+            bookId: string;
+            currency: string;
+            /** Format: int64 */
+            entryNo?: number;
+            /** @enum {string} */
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            name: string;
+            /** Format: date */
+            opensOn?: string;
+            tail: string;
+        };
+        OpeningOnPageJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            balance: string;
+            /** Format: date */
+            balanceOn: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            base: string;
+            /** Format: int64 */
+            entryNo: number;
+            equityName: string;
+        };
         PairJson: {
             /** Format: uuid */
             postingId: string;
@@ -755,6 +1829,28 @@ export interface components {
              */
             amount: string;
             note?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            otherAmount?: string;
+        };
+        PasswordJson: {
+            current: string;
+            password: string;
+        };
+        PeopleJson: {
+            invitations: components["schemas"]["InvitationJson"][];
+            people: components["schemas"]["PersonJson"][];
+        };
+        PersonJson: {
+            email: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** @enum {string} */
+            role: "OWNER" | "BOOKKEEPER" | "READER";
+            secondFactor: boolean;
         };
         PostedJson: {
             entryNos: number[];
@@ -763,6 +1859,7 @@ export interface components {
             /** Format: uuid */
             accountId: string;
             accountName: string;
+            betweenBooks: boolean;
             /**
              * Format: decimal
              * @example 12.50
@@ -774,6 +1871,12 @@ export interface components {
              */
             debit?: string;
             note: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            own?: string;
+            ownCurrency: string;
         };
         PreviewJson: {
             /** Format: uuid */
@@ -792,8 +1895,10 @@ export interface components {
             table?: components["schemas"]["TableJson"];
         };
         ProposalJson: {
+            betweenBooks: string;
+            books: components["schemas"]["BookPostingsJson"][];
             payee: string;
-            postings: components["schemas"]["PostingJson"][];
+            refusal?: string;
             /** Format: uuid */
             ruleId: string;
             /** Format: int32 */
@@ -801,6 +1906,17 @@ export interface components {
             /** Format: uuid */
             toAccountId: string;
             words: string;
+        };
+        RateJson: {
+            /** Format: date */
+            day: string;
+            from: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            rate: string;
+            to: string;
         };
         ReachJson: {
             /** Format: int32 */
@@ -813,6 +1929,9 @@ export interface components {
             /** Format: int32 */
             line?: number;
             reason: string;
+        };
+        RecoveryCodesJson: {
+            codes: string[];
         };
         RegisterJson: {
             /** Format: uuid */
@@ -865,6 +1984,57 @@ export interface components {
             /** Format: date */
             statementOn?: string;
         };
+        RevaluationJson: {
+            accounts: components["schemas"]["RevaluedJson"][];
+            /** Format: uuid */
+            bookId: string;
+            bookName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            change: string;
+            currency: string;
+            /** Format: date */
+            day: string;
+        };
+        RevaluedJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            carried: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            change: string;
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            own: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            rate: string;
+            /** Format: date */
+            rateOf: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            worth: string;
+        };
+        RoleJson: {
+            /** @enum {string} */
+            role: "OWNER" | "BOOKKEEPER" | "READER";
+        };
         RowJson: {
             cells: string[];
             /** Format: int32 */
@@ -902,9 +2072,84 @@ export interface components {
             waiting: number;
             words: string;
         };
+        RuleOnPageJson: {
+            booksHere: boolean;
+            /** Format: uuid */
+            id: string;
+            payee: string;
+            words: string;
+        };
+        RulesBroughtJson: {
+            /** Format: int32 */
+            added: number;
+        };
+        SecondFactorJson: {
+            on: boolean;
+            /** Format: int32 */
+            recoveryCodesLeft: number;
+        };
         SessionJson: {
             email: string;
+            /** Format: uuid */
+            householdId: string;
+            householdName: string;
             name: string;
+            /** Format: uuid */
+            personId: string;
+            /** @enum {string} */
+            role: "OWNER" | "BOOKKEEPER" | "READER";
+            severalHouseholds: boolean;
+        };
+        SetupAccountJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            balance?: string;
+            /** Format: int32 */
+            book: number;
+            currency: string;
+            ending: string;
+            /** @enum {string} */
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            name: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            rate?: string;
+            takenFrom: string;
+        };
+        SetupBookJson: {
+            currency: string;
+            /** @enum {string} */
+            fiscalYearStartsIn: "JANUARY" | "FEBRUARY" | "MARCH" | "APRIL" | "MAY" | "JUNE" | "JULY" | "AUGUST" | "SEPTEMBER" | "OCTOBER" | "NOVEMBER" | "DECEMBER";
+            groups: components["schemas"]["SetupGroupJson"][];
+            name: string;
+            /** @enum {string} */
+            starter: "FAMILY" | "SIDE_BUSINESS" | "EMPTY";
+        };
+        SetupDraftJson: {
+            accounts: components["schemas"]["SetupAccountJson"][];
+            /** Format: date */
+            beginsOn: string;
+            books: components["schemas"]["SetupBookJson"][];
+            name: string;
+        };
+        SetupGroupJson: {
+            /** @enum {string} */
+            accountClass: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
+            categories: string[];
+            name: string;
+        };
+        SetupPageJson: {
+            advice: string;
+            draft: components["schemas"]["SetupDraftJson"];
+            missing: components["schemas"]["MissingJson"][];
+            openings: components["schemas"]["OpeningEntryJson"][];
+            starters: components["schemas"]["StarterJson"][];
+            /** Format: int32 */
+            version: number;
         };
         SheetJson: {
             /** Format: uuid */
@@ -940,6 +2185,7 @@ export interface components {
              * @example 12.50
              */
             opening: string;
+            openingApart?: components["schemas"]["OpeningApartJson"];
             /** Format: date */
             opensAfter?: string;
             /**
@@ -962,6 +2208,19 @@ export interface components {
             unpostedSum: string;
             /** Format: int32 */
             version: number;
+        };
+        SideJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            credit?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            debit?: string;
+            name: string;
         };
         SpanJson: {
             /** Format: int64 */
@@ -987,7 +2246,29 @@ export interface components {
             stacks: components["schemas"]["StackJson"][];
             sums: components["schemas"]["SumJson"][];
         };
+        StarterJson: {
+            groups: components["schemas"]["SetupGroupJson"][];
+            /** @enum {string} */
+            starter: "FAMILY" | "SIDE_BUSINESS" | "EMPTY";
+        };
         StatementIdJson: {
+            /** Format: uuid */
+            id: string;
+        };
+        StatementOnPageJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            apart: string;
+            /** Format: date */
+            closesOn: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            closing: string;
+            finished: boolean;
             /** Format: uuid */
             id: string;
         };
@@ -1030,6 +2311,10 @@ export interface components {
         TakeBackJson: {
             lineIds: string[];
         };
+        TakeUpJson: {
+            name?: string;
+            password: string;
+        };
         TakenInJson: {
             /** Format: uuid */
             batchId: string;
@@ -1041,6 +2326,34 @@ export interface components {
             no: number;
             /** Format: uuid */
             statementId?: string;
+        };
+        TaxRateDraftJson: {
+            /** Format: uuid */
+            bookId: string;
+            name: string;
+            steps: components["schemas"]["TaxStepJson"][];
+        };
+        TaxRateJson: {
+            /** Format: uuid */
+            bookId: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            percent?: string;
+            steps: components["schemas"]["TaxStepJson"][];
+        };
+        TaxStepJson: {
+            /** Format: date */
+            from: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            percent: string;
         };
         TickableJson: {
             /**
@@ -1071,10 +2384,43 @@ export interface components {
             postingIds: string[];
             ticked: boolean;
         };
+        TransferJson: {
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            fromId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            given: string;
+            note?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            taken: string;
+            /** Format: uuid */
+            toId: string;
+        };
+        TransferPreviewJson: {
+            betweenBooks: string;
+            books: components["schemas"]["BookPostingsJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            gain: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            impliedRate: string;
+        };
         TrialBalanceJson: {
             balances: boolean;
             /** Format: uuid */
-            bookId: string;
+            bookId?: string;
             bookName: string;
             /**
              * Format: decimal
@@ -1109,6 +2455,13 @@ export interface components {
             debit?: string;
             groupName: string;
         };
+        TurnOffJson: {
+            current: string;
+        };
+        TurnOnJson: {
+            code: string;
+            secret: string;
+        };
         UnpostedJson: {
             /**
              * Format: decimal
@@ -1120,6 +2473,11 @@ export interface components {
             /** Format: uuid */
             lineId: string;
             text: string;
+        };
+        VersionedSetupJson: {
+            draft: components["schemas"]["SetupDraftJson"];
+            /** Format: int32 */
+            version: number;
         };
         WaitingJson: {
             /** Format: uuid */
@@ -1154,13 +2512,23 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
-        WouldBookJson: {
-            postings: components["schemas"]["PostingJson"][];
+        WantedAllJson: {
+            accounts: components["schemas"]["WantedJson"][];
+        };
+        WantedJson: {
+            /** Format: uuid */
+            accountId: string;
             /**
              * Format: decimal
              * @example 12.50
              */
-            total: string;
+            balance?: string;
+            /** Format: date */
+            opensOn: string;
+        };
+        WouldBookJson: {
+            betweenBooks: string;
+            books: components["schemas"]["BookPostingsJson"][];
         };
     };
     responses: never;
@@ -1191,6 +2559,174 @@ export interface operations {
             };
         };
     };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccountDraftJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeJson"];
+                };
+            };
+        };
+    };
+    account: {
+        parameters: {
+            query: {
+                on: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountPageJson"];
+                };
+            };
+        };
+    };
+    change_2: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccountDraftJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    close: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    merge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergedJson"];
+                };
+            };
+        };
+    };
+    move_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveAccountJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     register: {
         parameters: {
             query?: {
@@ -1212,6 +2748,28 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["RegisterJson"];
                 };
+            };
+        };
+    };
+    reopen: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1254,6 +2812,326 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BookJson"][];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBookJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeJson"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookFactsJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    export: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    takeIn_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtJson"];
+                };
+            };
+        };
+    };
+    check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtJson"];
+                };
+            };
+        };
+    };
+    template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopiedJson"];
+                };
+            };
+        };
+    };
+    revaluation: {
+        parameters: {
+            query: {
+                on: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevaluationJson"];
+                };
+            };
+        };
+    };
+    revalue: {
+        parameters: {
+            query: {
+                on: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryNoJson"];
+                };
+            };
+        };
+    };
+    exportRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    takeInRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RulesBroughtJson"];
+                };
+            };
+        };
+    };
+    chart: {
+        parameters: {
+            query: {
+                on: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChartPageJson"];
+                };
+            };
+        };
+    };
+    currencies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurrencyJson"][];
                 };
             };
         };
@@ -1302,6 +3180,28 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["EntryJson"];
                 };
+            };
+        };
+    };
+    found: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FoundingJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1385,6 +3285,359 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PreviewJson"];
+                };
+            };
+        };
+    };
+    link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenLinkJson"];
+                };
+            };
+        };
+    };
+    takeUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeUpJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    openings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpeningJson"][];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedAllJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sheet_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedAllJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpeningEntryJson"][];
+                };
+            };
+        };
+    };
+    people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleJson"];
+                };
+            };
+        };
+    };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InviteJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkJson"];
+                };
+            };
+        };
+    };
+    withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    newPasswordLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkJson"];
+                };
+            };
+        };
+    };
+    giveRole: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoleJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    signOutPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    rates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RateJson"][];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RateJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_2: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+                day: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    importTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedJson"];
                 };
             };
         };
@@ -1613,6 +3866,264 @@ export interface operations {
             };
         };
     };
+    signOutElsewhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChooseHouseholdJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionJson"];
+                };
+            };
+        };
+    };
+    households: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseholdJson"][];
+                };
+            };
+        };
+    };
+    foundAnother: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewHouseholdJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionJson"];
+                };
+            };
+        };
+    };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    secondFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SecondFactorJson"];
+                };
+            };
+        };
+    };
+    turnOn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TurnOnJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecoveryCodesJson"];
+                };
+            };
+        };
+    };
+    turnOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TurnOffJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    newSecret: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewSecretJson"];
+                };
+            };
+        };
+    };
+    page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupPageJson"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionedSetupJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupPageJson"];
+                };
+            };
+        };
+    };
+    openBooks: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     toReconcile: {
         parameters: {
             query?: {
@@ -1777,6 +4288,142 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetJson"];
+                };
+            };
+        };
+    };
+    taxRates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaxRateJson"][];
+                };
+            };
+        };
+    };
+    addRate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TaxRateDraftJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaxRateJson"];
+                };
+            };
+        };
+    };
+    changeRate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TaxRateDraftJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeRate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    transfer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TransferJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryNoJson"];
+                };
+            };
+        };
+    };
+    previewTransfer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TransferJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TransferPreviewJson"];
                 };
             };
         };

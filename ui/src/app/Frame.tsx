@@ -16,8 +16,17 @@ import { switchTheme } from './theme'
 
 const BOOKS = [
   { to: '/journal', label: 'Journal' },
+  { to: '/chart', label: 'Chart' },
   { to: '/rules', label: 'Rules' },
   { to: '/trial-balance', label: 'Trial balance' },
+]
+
+/** Places that are seldom needed; find-or-do lists them too. */
+const OF_THE_HOUSEHOLD = [
+  { to: '/books', label: 'Books' },
+  { to: '/currencies', label: 'Currencies' },
+  { to: '/people', label: 'People' },
+  { to: '/you', label: 'You' },
 ]
 
 /** What stands around every view: the work path, the books, book and month, find or do, the keys. */
@@ -40,6 +49,11 @@ export function Frame() {
     { keys: ['Alt+5'], label: 'Go to the Journal', run: go('/journal') },
     { keys: ['Alt+6'], label: 'Go to Rules', run: go('/rules') },
     { keys: ['Alt+7'], label: 'Go to the Trial balance', run: go('/trial-balance') },
+    { keys: ['Alt+8'], label: 'Go to the Chart', run: go('/chart') },
+    { keys: ['Alt+b'], label: 'Go to Books', run: go('/books') },
+    { keys: ['Alt+c'], label: 'Go to Currencies', run: go('/currencies') },
+    { keys: ['Alt+p'], label: 'Go to People', run: go('/people') },
+    { keys: ['Alt+y'], label: 'Go to You', run: go('/you') },
     { keys: ['Alt+l'], label: 'Light or dark', run: switchTheme },
     { keys: ['Alt+q'], label: 'Sign out', run: signOut },
   ])
@@ -56,6 +70,7 @@ export function Frame() {
         </NavLink>
         <nav aria-label="Work path">
           <ol className="path">
+            {page.data?.booksOpen === false && <Station to="/setup" label="Set up" left={page.data.missing.length} />}
             <Station to={`/gather${search}`} label="Gather" left={stations?.gather} />
             <Station to={`/post${search}`} label="Post" left={stations?.post} />
             <Station to={`/reconcile${search}`} label="Reconcile" left={stations?.reconcile} />
@@ -154,6 +169,8 @@ function MonthReel({ cells }: { cells: Schemas['CellJson'][] }) {
 
 function Who() {
   const { data } = useQuery(session)
+  const navigate = useNavigate()
+  const search = useScopeSearch()
   if (!data) return null
   return (
     <DropdownMenu.Root modal={false}>
@@ -165,8 +182,15 @@ function Who() {
           <DropdownMenu.Label className="px-2 py-1.5">
             <b>{data.name}</b>
             <br />
-            <span className="q s">{data.email}</span>
+            <span className="q s">
+              {data.householdName}, {data.role.toLowerCase()}
+            </span>
           </DropdownMenu.Label>
+          {OF_THE_HOUSEHOLD.map((place) => (
+            <DropdownMenu.Item key={place.to} className="item" onSelect={() => navigate(place.to + search)}>
+              {place.label}
+            </DropdownMenu.Item>
+          ))}
           <DropdownMenu.Item className="item" onSelect={switchTheme}>
             Light or dark
           </DropdownMenu.Item>

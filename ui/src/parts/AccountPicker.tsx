@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useId, useMemo, useRef, useState } from 'react'
 import type { Schemas } from '@/api/client'
-import { accounts } from '@/api/queries'
+import { accounts, books } from '@/api/queries'
 
 export type Account = Schemas['AccountJson']
 
@@ -15,9 +15,11 @@ function fits(account: Account, typed: string): boolean {
 }
 
 /** Categories first, then accounts of one's own, names that begin with what was typed before others. */
-function ranked(list: Account[], typed: string): Account[] {
+function ranked(list: Account[], typed: string, bookId: string | undefined): Account[] {
   const rank = (a: Account) =>
-    (a.hasStatements ? 4 : a.accountClass === 'EQUITY' ? 2 : 0) +
+    (bookId && a.bookId !== bookId ? 8 : 0) +
+    (a.pinned ? -1 : 0) +
+    (a.hasOpeningBalance ? 4 : a.accountClass === 'EQUITY' ? 2 : 0) +
     (a.name.toLowerCase().startsWith(typed.toLowerCase()) ? 0 : 1)
   return list
     .filter((a) => fits(a, typed))
@@ -33,6 +35,8 @@ export function AccountPicker({
   bookId,
   only,
   without,
+  groups = false,
+  otherBooks = false,
   autoFocus,
   className = 'box w-full',
 }: {
@@ -42,10 +46,15 @@ export function AccountPicker({
   bookId?: string
   only?: (account: Account) => boolean
   without?: string
+  /** Picks groups instead of accounts. */
+  groups?: boolean
+  /** Offers accounts of other books too, after those of the book. */
+  otherBooks?: boolean
   autoFocus?: boolean
   className?: string
 }) {
   const { data: all = [] } = useQuery(accounts)
+  const { data: allBooks = [] } = useQuery(books)
   const [typed, setTyped] = useState<string>()
   const [at, setAt] = useState(0)
   const list = useRef<HTMLDivElement>(null)
@@ -55,10 +64,19 @@ export function AccountPicker({
   const options = useMemo(
     () =>
       ranked(
-        all.filter((a) => !a.group && (!bookId || a.bookId === bookId) && a.id !== without && (!only || only(a))),
+        all.filter(
+          (a) =>
+            a.group === groups &&
+            !a.keptByCore &&
+            !a.closedOn &&
+            (!bookId || otherBooks || a.bookId === bookId) &&
+            a.id !== without &&
+            (!only || only(a)),
+        ),
         typed ?? '',
+        bookId,
       ),
-    [all, bookId, without, only, typed],
+    [all, bookId, without, only, typed, groups, otherBooks],
   )
 
   function choose(account: Account | undefined) {
@@ -132,7 +150,12 @@ export function AccountPicker({
               }}
             >
               {a.name}
-              <span className="end qq s">{a.groupName || (a.tail ? `..${a.tail}` : 'equity')}</span>
+              <span className="end qq s">
+                {a.groupName || (a.tail ? `..${a.tail}` : '')}
+                {bookId &&
+                  a.bookId !== bookId &&
+                  ` in ${allBooks.find((b) => b.id === a.bookId)?.name ?? 'another book'}`}
+              </span>
             </div>
           ))}
           {options.length === 0 && (

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import type { Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { useScope, useScopeSearch } from '@/app/scope'
@@ -22,6 +22,38 @@ export function Almanac() {
 }
 
 function AlmanacPage({ page }: { page: Page }) {
+  return page.booksOpen ? <Months12 page={page} /> : <NotSetUp page={page} />
+}
+
+/** A household whose books are not open yet: what is missing, and the way there. */
+function NotSetUp({ page }: { page: Page }) {
+  const navigate = useNavigate()
+  useCommands([{ keys: ['1'], label: 'Go on setting up', strip: 'go on setting up', run: () => navigate('/setup') }])
+  return (
+    <main className="almanac" tabIndex={-1}>
+      <Scroll label="What is missing">
+        <div className="say">
+          <h1>The books are not open yet</h1>
+          <p className="q">Once they are, this page shows every account month by month, and what is left to do.</p>
+        </div>
+        <section className="not-set-up">
+          <h2>Still missing</h2>
+          <ul>
+            {page.missing.map((m) => (
+              <li key={m}>{m}</li>
+            ))}
+            {page.missing.length === 0 && <li>Nothing: the books can be opened.</li>}
+          </ul>
+          <Link className="btn go" to="/setup">
+            Go on setting up <kbd>1</kbd>
+          </Link>
+        </section>
+      </Scroll>
+    </main>
+  )
+}
+
+function Months12({ page }: { page: Page }) {
   const steps = useNextSteps(page)
   return (
     <main className="almanac" tabIndex={-1}>

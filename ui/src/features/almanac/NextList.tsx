@@ -36,6 +36,13 @@ export function useNextSteps(page: Schemas['AlmanacPageJson']): Step[] {
 
 function step(next: Next, month: string, go: (to: string) => void): Step {
   switch (next.task) {
+    case 'OPENING_BALANCE':
+      return {
+        station: 'Chart',
+        text: `Say what ${listed(next.accounts)} opened with`,
+        figure: counted(next.count, 'account'),
+        open: () => go('/chart/opening'),
+      }
     case 'STATEMENTS_TO_COME':
       return {
         station: 'Gather',

@@ -123,7 +123,7 @@ function EntryRows({ entries, more, onMore }: { entries: Entry[]; more: boolean;
     getItemKey: (i) => entries[i]?.id ?? i,
     estimateSize: (i) => {
       const entry = entries[i]
-      return entry && open.has(entry.id) ? 34 + 24 * (entry.postings.length + 2) : 34
+      return entry && open.has(entry.id) ? 34 + 24 * lines(entry) : 34
     },
     overscan: 12,
   })
@@ -230,6 +230,12 @@ function EntryRow({
   )
 }
 
+/** How many lines an open entry takes: its postings, a head, and for each book its sums and name. */
+function lines(entry: Entry): number {
+  const postings = entry.books.reduce((sum, book) => sum + book.postings.length, 0)
+  return 1 + postings + entry.books.length * (entry.books.length > 1 ? 2 : 1)
+}
+
 function Postings({ entry }: { entry: Entry }) {
   const search = useScopeSearch()
   return (
@@ -248,30 +254,43 @@ function Postings({ entry }: { entry: Entry }) {
           <th />
         </tr>
       </thead>
-      <tbody>
-        {entry.postings.map((p, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: two postings of an entry may be alike in all but their place
-          <tr key={i}>
-            <td className={p.credit ? 'cr' : undefined}>
-              <Link className="hover:underline" to={`/accounts/${p.accountId}${search}`}>
-                {p.accountName}
-              </Link>{' '}
-              <span className="q">{p.note}</span>
-            </td>
-            <td className="n">{p.debit && figure(p.debit)}</td>
-            <td className="n">{p.credit && figure(p.credit)}</td>
+      {entry.books.map((book) => (
+        <tbody key={book.bookId}>
+          {entry.books.length > 1 && (
+            <tr>
+              <th scope="rowgroup" className="serif">
+                {book.bookName}
+              </th>
+              <td colSpan={3} />
+            </tr>
+          )}
+          {book.postings.map((p, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: two postings of an entry may be alike in all but their place
+            <tr key={i}>
+              <td className={p.credit ? 'cr' : undefined}>
+                <Link className="hover:underline" to={`/accounts/${p.accountId}${search}`}>
+                  {p.accountName}
+                </Link>{' '}
+                <span className="q">{p.note}</span>{' '}
+                {p.own && (
+                  <span className="qq s">
+                    {p.ownCurrency} {figure(p.own)}
+                  </span>
+                )}
+              </td>
+              <td className="n">{p.debit && figure(p.debit)}</td>
+              <td className="n">{p.credit && figure(p.credit)}</td>
+              <td />
+            </tr>
+          ))}
+          <tr className="sums">
+            <td className="q">balances, {book.currency}</td>
+            <td className="n sum">{figure(book.total)}</td>
+            <td className="n sum">{figure(book.total)}</td>
             <td />
           </tr>
-        ))}
-      </tbody>
-      <tfoot>
-        <tr>
-          <td className="q">balances, {entry.currency}</td>
-          <td className="n sum">{figure(entry.total)}</td>
-          <td className="n sum">{figure(entry.total)}</td>
-          <td />
-        </tr>
-      </tfoot>
+        </tbody>
+      ))}
     </table>
   )
 }

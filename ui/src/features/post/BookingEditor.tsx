@@ -88,6 +88,7 @@ export function BookingEditor({
               label={several ? `Books to, part ${i + 1}` : 'Books to'}
               value={p.accountId}
               bookId={line.bookId}
+              otherBooks
               without={line.accountId}
               autoFocus={several ? i === parts.length - 1 : true}
               onChange={(a) => change(p.key, { accountId: a.id })}
@@ -130,12 +131,7 @@ export function BookingEditor({
         </p>
       )}
       {filled && check.data && (
-        <JournalEntry
-          title="Would book"
-          postings={check.data.postings}
-          total={check.data.total}
-          currency={line.currency}
-        />
+        <JournalEntry title="Would book" books={check.data.books} between={check.data.betweenBooks} />
       )}
       <div className="acts">
         <button type="submit" className="btn go" disabled={!filled || !check.data}>

@@ -117,9 +117,7 @@ function WouldBook({ line, booking }: { line: Waiting; booking: Booking }) {
     )
   }
   if (!entry.data) return null
-  return (
-    <JournalEntry title="Would book" postings={entry.data.postings} total={entry.data.total} currency={line.currency} />
-  )
+  return <JournalEntry title="Would book" books={entry.data.books} between={entry.data.betweenBooks} />
 }
 
 function Alternatives({ line, onPair }: { line: Waiting; onPair: (postingId: string, entryNo: number) => void }) {

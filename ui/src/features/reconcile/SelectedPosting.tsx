@@ -4,7 +4,7 @@ import { longDay, signed } from '@/parts/figures'
 import { JournalEntry } from '@/parts/JournalEntry'
 
 /** The entry behind the selected line, and what the bank says of it. */
-export function SelectedPosting({ posting, currency }: { posting: Schemas['TickableJson']; currency: string }) {
+export function SelectedPosting({ posting }: { posting: Schemas['TickableJson'] }) {
   const entry = useQuery({
     queryKey: ['entry', posting.entryId],
     queryFn: () => data(api.GET('/api/entries/{id}', { params: { path: { id: posting.entryId } } })),
@@ -28,12 +28,7 @@ export function SelectedPosting({ posting, currency }: { posting: Schemas['Ticka
         </>
       )}
       {entry.data && (
-        <JournalEntry
-          title={`No. ${posting.entryNo}`}
-          postings={entry.data.postings}
-          total={entry.data.total}
-          currency={currency}
-        />
+        <JournalEntry title={`No. ${posting.entryNo}`} books={entry.data.books} between={entry.data.betweenBooks} />
       )}
     </>
   )

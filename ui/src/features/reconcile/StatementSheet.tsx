@@ -147,7 +147,7 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
             <CorrectStatement sheet={sheet} onClose={() => setCorrecting(false)} />
           ) : (
             <>
-              {posting && <SelectedPosting posting={posting} currency={sheet.currency} />}
+              {posting && <SelectedPosting posting={posting} />}
               {!sheet.finished && sheet.unposted.length > 0 && (
                 <p className="note-calm mt-3">
                   {counted(sheet.unposted.length, 'line')} of the bank {sheet.unposted.length === 1 ? 'is' : 'are'} not

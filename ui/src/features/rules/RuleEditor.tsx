@@ -134,6 +134,7 @@ export function RuleEditor({
             className="pick w-full"
             value={draft.toAccountId}
             bookId={bookId}
+            otherBooks={draft.onAccountId !== undefined}
             onChange={(a) => set({ toAccountId: a.id })}
           />
         </div>

@@ -65,3 +65,6 @@ create function link_by_token(wanted char(64))
   language sql stable security definer set search_path = public as $$
     select l.household_id, l.id, l.purpose, l.person_id, l.name, l.email, l.role, l.made_by, l.expires_at, l.used_at, h.name
       from link l join household h on h.id = l.household_id where l.token_hash = wanted $$;
+
+-- What a session holds has changed; everybody signs in again.
+delete from spring_session;

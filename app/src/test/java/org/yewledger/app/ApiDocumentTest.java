@@ -2,9 +2,13 @@ package org.yewledger.app;
 
 import static org.testng.Assert.assertEquals;
 
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
@@ -29,5 +33,18 @@ public class ApiDocumentTest extends AppTest {
         document,
         json.readTree(Files.readString(FILE)),
         "run with -Dyew.writeApi=true, then npm run api in ui");
+  }
+
+  /** The document calls a record by its simple name, so two of one name would be taken for one. */
+  @Test
+  public void everyRecordOfTheApiHasANameOfItsOwn() {
+    var byName =
+        new ClassFileImporter()
+            .importPackages("org.yewledger.app").stream()
+                .filter(c -> c.getSimpleName().endsWith("Json"))
+                .collect(
+                    Collectors.groupingBy(JavaClass::getSimpleName, Collectors.counting()));
+    byName.values().removeIf(count -> count == 1);
+    assertEquals(byName, Map.of());
   }
 }

@@ -73,7 +73,7 @@ public class PostTest extends AppTest {
     JsonNode stack = h.api().get("/api/waiting-lines").json().at("/stacks/0");
     assertEquals(stack.path("reason").asString(), "RULE");
     assertEquals(stack.path("count").asInt(), 2);
-    JsonNode postings = stack.at("/lines/0/proposal/postings");
+    JsonNode postings = stack.at("/lines/0/proposal/books/0/postings");
     assertEquals(postings.at("/0/accountName").asString(), "Groceries");
     assertEquals(postings.at("/0/debit").asString(), "48.20");
     assertEquals(postings.at("/1/credit").asString(), "48.20");
@@ -106,7 +106,7 @@ public class PostTest extends AppTest {
     String good = part(h.groceries().id(), "-40.00") + "," + part(h.school().id(), "-8.20");
     assertEquals(h.api().post("/api/waiting-lines/post", accepted(line, good)).status(), 200);
     assertEquals(
-        h.api().get("/api/entries?text=school").json().at("/entries/0/postings").size(), 3);
+        h.api().get("/api/entries?text=school").json().at("/entries/0/books/0/postings").size(), 3);
   }
 
   @Test

@@ -22,6 +22,9 @@ import org.yewledger.core.reconcile.Reconciliation;
 /** An account's statements with how far each is agreed. */
 @Component
 class AccountStatements {
+  /** Without an opening day there is no month to agree yet. */
+  private static final LocalDate NEVER = LocalDate.of(9999, 12, 31);
+
   private final StatementService statements;
   private final StatementProgress progress;
 
@@ -65,7 +68,7 @@ class AccountStatements {
         .filter(s -> !s.isFinished())
         .forEach(s -> open.put(s.id(), statements.reconciliation(s)));
     List<AccountMonth.Progress> states = all.stream().map(progress::of).toList();
-    LocalDate opensOn = Objects.requireNonNullElse(account.opensOn(), LocalDate.EPOCH);
+    LocalDate opensOn = Objects.requireNonNullElse(account.opensOn(), NEVER);
     return new Of(
         account,
         chart.tail(account.id()),

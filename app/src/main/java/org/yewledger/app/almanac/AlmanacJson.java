@@ -50,6 +50,7 @@ final class AlmanacJson {
 
   /** A kind of work that is next. */
   enum Task {
+    OPENING_BALANCE,
     STATEMENTS_TO_COME,
     POST_BY_RULE,
     ANSWER,
@@ -65,6 +66,8 @@ final class AlmanacJson {
 
   /**
    * @param month the chosen month; the one to work on where none was chosen
+   * @param booksOpen whether the household is set up
+   * @param missing what setting up still lacks
    * @param reel the months to choose from, each with the state over all accounts
    */
   record AlmanacPageJson(
@@ -78,5 +81,7 @@ final class AlmanacJson {
       int open,
       StationsJson stations,
       List<NextJson> next,
-      @Nullable Instant lastGathered) {}
+      @Nullable Instant lastGathered,
+      boolean booksOpen,
+      List<String> missing) {}
 }

@@ -30,6 +30,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.post.WaitingLines;
 import org.yewledger.app.post.WaitingLines.Waiting;
 import org.yewledger.app.reconcile.StatementEntity;
+import org.yewledger.app.setup.SetupService;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amounts;
@@ -49,6 +50,7 @@ class AlmanacService {
   private final AccountStatements accountStatements;
   private final WaitingLines waitingLines;
   private final AccountBalances balances;
+  private final SetupService setup;
   private final Clock clock;
 
   AlmanacService(
@@ -57,12 +59,14 @@ class AlmanacService {
       AccountStatements accountStatements,
       WaitingLines waitingLines,
       AccountBalances balances,
+      SetupService setup,
       Clock clock) {
     this.entities = entities;
     this.charts = charts;
     this.accountStatements = accountStatements;
     this.waitingLines = waitingLines;
     this.balances = balances;
+    this.setup = setup;
     this.clock = clock;
   }
 
@@ -107,8 +111,10 @@ class AlmanacService {
         (int) now.stream().filter(m -> m.state() == State.AGREED).count(),
         (int) now.stream().filter(m -> m.state() != State.NOT_OPEN).count(),
         stations(accounts, working, waiting),
-        next(accounts, month, waiting),
-        lastGathered());
+        next(chart, bookId, accounts, month, waiting),
+        lastGathered(),
+        chart.books().findAny().isPresent(),
+        setup.missing());
   }
 
   /** Twelve months that end with the month to work on, moved only if another month was chosen. */
@@ -195,8 +201,23 @@ class AlmanacService {
   }
 
   private static List<NextJson> next(
-      List<AccountStatements.Of> accounts, YearMonth month, List<Waiting> waiting) {
+      Chart chart,
+      @Nullable UUID bookId,
+      List<AccountStatements.Of> accounts,
+      YearMonth month,
+      List<Waiting> waiting) {
     var next = new ArrayList<NextJson>();
+    List<String> unopened =
+        chart
+            .accounts()
+            .filter(a -> bookId == null || a.bookId().equals(bookId))
+            .filter(a -> a.kind().hasOpeningBalance() && !a.group())
+            .filter(a -> a.opensOn() == null && a.closedOn() == null)
+            .map(Account::name)
+            .toList();
+    if (!unopened.isEmpty()) {
+      next.add(new NextJson(Task.OPENING_BALANCE, unopened, unopened.size(), null, null));
+    }
     List<String> toCome = toCome(accounts, month);
     if (!toCome.isEmpty()) {
       next.add(new NextJson(Task.STATEMENTS_TO_COME, toCome, toCome.size(), null, null));

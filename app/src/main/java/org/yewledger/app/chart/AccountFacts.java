@@ -31,6 +31,21 @@ public record AccountFacts(
 
   public static final AccountFacts NONE = ofTail("");
 
+  public AccountFacts withTaxFormLine(String line) {
+    return new AccountFacts(
+        number,
+        tail,
+        institution,
+        webPage,
+        contact,
+        notes,
+        pinned,
+        creditLimitMinor,
+        interestRate,
+        taxRateId,
+        line);
+  }
+
   public static AccountFacts ofTail(String tail) {
     return new AccountFacts("", tail, "", "", "", "", false, null, null, null, "");
   }

@@ -94,6 +94,11 @@ public final class Chart {
     return row;
   }
 
+  /** Sent back with a change, so that two windows do not overwrite each other. */
+  public int version(UUID accountId) {
+    return row(accountId).version();
+  }
+
   public AccountFacts facts(UUID accountId) {
     return row(accountId).facts();
   }

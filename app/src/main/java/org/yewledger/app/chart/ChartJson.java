@@ -6,12 +6,10 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
-import org.yewledger.core.money.Amounts;
 
 /** What the API says about the chart of accounts. */
 final class ChartJson {
@@ -103,51 +101,6 @@ final class ChartJson {
       List<ClassJson> classes) {}
 
   record ChartPageJson(LocalDate on, List<BookChartJson> books) {}
-
-  /** What is known of an account; texts are empty where nothing is said. */
-  record FactsJson(
-      @NotNull @Size(max = 60) String number,
-      @NotNull @Size(max = 12) String tail,
-      @NotNull @Size(max = 100) String institution,
-      @NotNull @Size(max = 200) String webPage,
-      @NotNull @Size(max = 300) String contact,
-      @NotNull @Size(max = 4000) String notes,
-      boolean pinned,
-      @Nullable BigDecimal creditLimit,
-      @Nullable BigDecimal interestRate,
-      @Nullable UUID taxRateId,
-      @NotNull @Size(max = 60) String taxFormLine) {
-
-    static FactsJson of(AccountFacts f, CurrencyUnit currency) {
-      return new FactsJson(
-          f.number(),
-          f.tail(),
-          f.institution(),
-          f.webPage(),
-          f.contact(),
-          f.notes(),
-          f.pinned(),
-          f.creditLimitMinor() == null ? null : Amounts.toDecimal(f.creditLimitMinor(), currency),
-          f.interestRate() == null ? null : f.interestRate().stripTrailingZeros(),
-          f.taxRateId(),
-          f.taxFormLine());
-    }
-
-    AccountFacts toFacts(CurrencyUnit currency) {
-      return new AccountFacts(
-          number.strip(),
-          tail.strip(),
-          institution.strip(),
-          webPage.strip(),
-          contact.strip(),
-          notes.strip(),
-          pinned,
-          creditLimit == null ? null : Amounts.toMinor(creditLimit, currency),
-          interestRate,
-          taxRateId,
-          taxFormLine.strip());
-    }
-  }
 
   /** An account as the person writes it. */
   record AccountDraftJson(

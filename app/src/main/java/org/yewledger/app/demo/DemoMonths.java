@@ -164,7 +164,8 @@ class DemoMonths {
       }
       var closing = new Balance(month.atEndOfMonth(), banks.balance(account, month.atEndOfMonth()));
       StatementEntity statement =
-          statements.begin(chart.account(account.name()), closing, batches.get(account.name()));
+          statements.begin(
+              chart.account(account.name()), closing, null, batches.get(account.name()));
       List<UUID> all = progress.covered(statement).stream().map(PostingEntity::id).toList();
       statements.tick(statement.id(), all, true);
       entities.flush();

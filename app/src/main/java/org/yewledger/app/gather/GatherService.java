@@ -128,9 +128,23 @@ public class GatherService {
     if (makeStatement
         && file.closing() != null
         && statements.hasRoomFor(account, file.closing().on())) {
-      statementId = statements.begin(account, file.closing(), batch.id()).id();
+      Long opening = openingSaid(account, file, file.closing().on());
+      statementId = statements.begin(account, file.closing(), opening, batch.id()).id();
     }
     return new TakenIn(batch, lines, statementId);
+  }
+
+  /** A file that reaches back into the statement before says nothing of where this one opens. */
+  private @Nullable Long openingSaid(Account account, BankStatement file, LocalDate closesOn) {
+    LocalDate firstDay = file.firstDay();
+    boolean overlaps =
+        firstDay == null
+            || statements
+                .chain(account)
+                .before(closesOn)
+                .filter(link -> !firstDay.isAfter(link.closesOn()))
+                .isPresent();
+    return overlaps ? null : file.openingMinor();
   }
 
   private record BatchSummary(

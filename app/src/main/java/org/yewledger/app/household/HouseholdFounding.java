@@ -13,6 +13,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.Refusal;
 
 /** Founds a household with its owner. */
 @Service
@@ -41,25 +42,59 @@ public class HouseholdFounding {
   }
 
   /**
-   * Founds the household and does the first work in it as its owner, all in one transaction: a
-   * household is whole or not there.
+   * Founds the household with a new person as its owner, and does the first work in it, all in one
+   * transaction: a household is whole or not there.
    */
   public void found(String name, SignedIn owner, String password, Runnable firstWork) {
     as(
         owner,
         () -> {
-          jdbc.sql("insert into household (id, name) values (?, ?)")
-              .params(owner.householdId(), name)
-              .update();
+          addHousehold(name, owner);
           jdbc.sql("insert into person (id, email, name, password_hash) values (?, ?, ?, ?)")
               .params(owner.personId(), owner.email(), owner.name(), passwords.encode(password))
               .update();
-          jdbc.sql("insert into membership (household_id, person_id, role) values (?, ?, ?)")
-              .params(owner.householdId(), owner.personId(), owner.role().name())
-              .update();
+          addOwner(owner);
           firstWork.run();
           return true;
         });
+  }
+
+  /** Founds another household of a person who is known already. */
+  public void foundAnother(String name, SignedIn owner) {
+    as(
+        owner,
+        () -> {
+          addHousehold(name, owner);
+          addOwner(owner);
+          return true;
+        });
+  }
+
+  /**
+   * @throws Refusal {@code email-known}
+   */
+  void requireNewEmail(String email) {
+    boolean known =
+        jdbc.sql("select person_by_email(?) is not null").param(email).query(Boolean.class).single();
+    if (known) {
+      throw Refusal.ofField(
+          "email-known",
+          "email",
+          "%s signs in here already. Sign in, then begin another household from your own menu."
+              .formatted(email));
+    }
+  }
+
+  private void addHousehold(String name, SignedIn owner) {
+    jdbc.sql("insert into household (id, name) values (?, ?)")
+        .params(owner.householdId(), name)
+        .update();
+  }
+
+  private void addOwner(SignedIn owner) {
+    jdbc.sql("insert into membership (household_id, person_id, role) values (?, ?, ?)")
+        .params(owner.householdId(), owner.personId(), owner.role().name())
+        .update();
   }
 
   /** Does something in a transaction of the person's household, as when they were signed in. */

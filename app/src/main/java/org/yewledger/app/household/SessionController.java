@@ -5,7 +5,10 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -21,26 +24,47 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.Refusal;
 
-/** Signing in and out. */
+/** Signing in and out, and the household that one works in. */
 @RestController
 @RequestMapping("/api/session")
 @Tag(name = "session")
 class SessionController {
-  record CredentialsJson(@NotBlank String email, @NotBlank String password) {}
+  record CredentialsJson(
+      @NotBlank String email, @NotBlank String password, @Nullable String code) {}
 
-  record SessionJson(String name, String email) {
-    static SessionJson of(SignedIn person) {
-      return new SessionJson(person.name(), person.email());
-    }
-  }
+  record SessionJson(
+      UUID personId,
+      String name,
+      String email,
+      UUID householdId,
+      String householdName,
+      Role role,
+      boolean severalHouseholds) {}
+
+  record HouseholdJson(UUID id, String name, Role role) {}
+
+  record ChooseHouseholdJson(@NotNull UUID householdId) {}
+
+  record NewHouseholdJson(@NotBlank String name) {}
 
   private final SignInService signIn;
+  private final HouseholdFounding founding;
+  private final Sessions sessions;
   private final SecurityContextRepository contexts;
 
-  SessionController(SignInService signIn, SecurityContextRepository contexts) {
+  SessionController(
+      SignInService signIn,
+      HouseholdFounding founding,
+      Sessions sessions,
+      SecurityContextRepository contexts) {
     this.signIn = signIn;
+    this.founding = founding;
+    this.sessions = sessions;
     this.contexts = contexts;
   }
 
@@ -48,7 +72,7 @@ class SessionController {
   @GetMapping
   ResponseEntity<SessionJson> session(Authentication authentication) {
     if (authentication != null && authentication.getPrincipal() instanceof SignedIn person) {
-      return ResponseEntity.ok(SessionJson.of(person));
+      return ResponseEntity.ok(json(person));
     }
     return ResponseEntity.status(HttpStatus.UNAUTHORIZED).build();
   }
@@ -58,19 +82,15 @@ class SessionController {
       @Valid @RequestBody CredentialsJson credentials,
       HttpServletRequest request,
       HttpServletResponse response) {
+    String code = credentials.code() == null ? "" : credentials.code();
     SignedIn person =
-        signIn.signIn(credentials.email(), credentials.password(), request.getRemoteAddr());
+        signIn.signIn(
+            credentials.email(), credentials.password(), code, request.getRemoteAddr());
     // A session from before signing in must not become a signed-in one.
     if (request.getSession(false) != null) {
       request.changeSessionId();
     }
-    SecurityContext context = SecurityContextHolder.createEmptyContext();
-    context.setAuthentication(
-        UsernamePasswordAuthenticationToken.authenticated(
-            person, null, List.of(new SimpleGrantedAuthority("ROLE_" + person.role()))));
-    SecurityContextHolder.setContext(context);
-    contexts.saveContext(context, request, response);
-    return SessionJson.of(person);
+    return begin(person, request, response);
   }
 
   @DeleteMapping
@@ -79,5 +99,71 @@ class SessionController {
     if (request.getSession(false) != null) {
       request.getSession().invalidate();
     }
+  }
+
+  /** Ends all other sessions of the person. */
+  @DeleteMapping("/elsewhere")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void signOutElsewhere(HttpServletRequest request) {
+    sessions.endAllOf(SignedIn.now().personId(), request.getSession().getId());
+  }
+
+  /** The households that the person belongs to. */
+  @GetMapping("/households")
+  List<HouseholdJson> households() {
+    return signIn.households(SignedIn.now().personId()).stream()
+        .map(b -> new HouseholdJson(b.householdId(), b.name(), b.role()))
+        .toList();
+  }
+
+  /** Goes on in another household. */
+  @PostMapping("/household")
+  SessionJson choose(
+      @Valid @RequestBody ChooseHouseholdJson chosen,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    return begin(signIn.in(SignedIn.now(), chosen.householdId()), request, response);
+  }
+
+  /** Begins another household with the person as its owner, and goes on in it. */
+  @PostMapping("/households")
+  SessionJson foundAnother(
+      @Valid @RequestBody NewHouseholdJson wanted,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    SignedIn me = SignedIn.now();
+    SignedIn owner =
+        HouseholdFounding.newOwner(me.personId(), me.name(), me.email(), Ids.next());
+    founding.foundAnother(requireName(wanted.name()), owner);
+    return begin(owner, request, response);
+  }
+
+  static String requireName(String name) {
+    if (name.strip().length() > 80) {
+      throw Refusal.ofField("name-too-long", "name", "A name has at most 80 letters.");
+    }
+    return name.strip();
+  }
+
+  private SessionJson begin(
+      SignedIn person, HttpServletRequest request, HttpServletResponse response) {
+    SecurityContext context = SecurityContextHolder.createEmptyContext();
+    context.setAuthentication(
+        UsernamePasswordAuthenticationToken.authenticated(
+            person, null, List.of(new SimpleGrantedAuthority("ROLE_" + person.role()))));
+    SecurityContextHolder.setContext(context);
+    contexts.saveContext(context, request, response);
+    return json(person);
+  }
+
+  private SessionJson json(SignedIn person) {
+    return new SessionJson(
+        person.personId(),
+        person.name(),
+        person.email(),
+        person.householdId(),
+        signIn.householdName(person),
+        person.role(),
+        signIn.households(person.personId()).size() > 1);
   }
 }

@@ -31,7 +31,7 @@ final class JournalJson {
       String from,
       String to,
       PostingState state,
-      List<PostingJson> postings,
+      List<BookPostingsJson> books,
       String betweenBooks) {}
 
   /** A page of the journal; {@code next} leads on to older entries, null at the end. */

@@ -128,7 +128,7 @@ class JournalService {
         side(credits),
         side(debits),
         state(view),
-        PostingJson.inOrder(postings).stream().map(PostingJson::of).toList(),
+        BookPostingsJson.of(postings),
         BetweenBooks.inWords(postings));
   }
 

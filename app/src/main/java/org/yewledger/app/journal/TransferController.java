@@ -56,7 +56,7 @@ class TransferController {
    * @param gain the exchange gain that it realises, a loss below zero; in the giving book's currency
    */
   record TransferPreviewJson(
-      List<PostingJson> postings, String betweenBooks, BigDecimal impliedRate, BigDecimal gain) {}
+      List<BookPostingsJson> books, String betweenBooks, BigDecimal impliedRate, BigDecimal gain) {}
 
   record EntryNoJson(UUID id, long no) {}
 
@@ -93,7 +93,7 @@ class TransferController {
     CurrencyTransfer wanted = transfer.toTransfer(charts.chart());
     CurrencyTransfer.Booked booked = transfers.preview(wanted);
     return new TransferPreviewJson(
-        PostingJson.of(booked.entry()),
+        BookPostingsJson.of(booked.entry().postings()),
         BetweenBooks.inWords(booked.entry().postings()),
         booked.impliedRate(),
         Amounts.toDecimal(booked.gainMinor(), wanted.from().book().currency()));

@@ -66,12 +66,6 @@ class OpeningController {
 
   record WantedAllJson(@NotEmpty List<@Valid WantedJson> accounts) {}
 
-  record SideJson(String name, @Nullable BigDecimal debit, @Nullable BigDecimal credit) {}
-
-  /** A book's opening balances as an entry that the opening equity balances. */
-  record SheetOfBookJson(
-      UUID bookId, String bookName, String currency, List<SideJson> rows, BigDecimal total) {}
-
   private final ChartService charts;
   private final OpeningService openings;
   private final RateService rates;
@@ -113,15 +107,15 @@ class OpeningController {
   /** The sheet as it would be with these balances in place of what is set. Nothing is saved. */
   @PostMapping("/preview")
   @Transactional(readOnly = true)
-  public List<SheetOfBookJson> sheet(@Valid @RequestBody WantedAllJson wanted) {
+  public List<OpeningEntryJson> sheet(@Valid @RequestBody WantedAllJson wanted) {
     Chart chart = charts.chart();
     ExchangeRates known = rates.rates();
-    var sheets = new ArrayList<SheetOfBookJson>();
+    var sheets = new ArrayList<OpeningEntryJson>();
     chart.books().forEach(b -> sheets.add(sheet(b.toBook(), wanted, chart, known)));
     return sheets;
   }
 
-  private static SheetOfBookJson sheet(
+  private static OpeningEntryJson sheet(
       Book book, WantedAllJson wanted, Chart chart, ExchangeRates known) {
     var rows = new ArrayList<OpeningSheet.Row>();
     for (WantedJson w : wanted.accounts()) {
@@ -134,7 +128,7 @@ class OpeningController {
         rows.add(new OpeningSheet.Row(account.name(), minor.balanceMinor(), value));
       }
     }
-    return SheetOfBook.json(new OpeningSheet(book, rows));
+    return OpeningEntryJson.of(new OpeningSheet(book, rows));
   }
 
   /** Sets or corrects opening days and balances, all or none. */

@@ -24,6 +24,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Position;
+import org.yewledger.core.money.Amounts;
 import org.yewledger.core.money.ExchangeRates;
 
 /** Sets and corrects opening balances; each is an entry against the book's opening equity. */
@@ -35,8 +36,12 @@ public class OpeningService {
   /** What an account is to open with. {@code balanceMinor} null: not known yet. */
   public record Wanted(UUID accountId, LocalDate opensOn, @Nullable Long balanceMinor) {}
 
-  /** How the audit trail tells an opening balance. */
-  private record Told(LocalDate opensOn, @Nullable Long balanceMinor) {}
+  /** How the audit trail tells an opening balance: as a person reads it. */
+  private record Told(LocalDate opensOn, @Nullable String balance) {
+    static Told of(LocalDate opensOn, @Nullable Long minor, CurrencyUnit currency) {
+      return new Told(opensOn, minor == null ? null : Amounts.shown(minor, currency));
+    }
+  }
 
   private final ChartService charts;
   private final KeptAccounts keptAccounts;
@@ -140,13 +145,15 @@ public class OpeningService {
       entries.flush();
     }
     entries.forgetRead();
-    Object told = account.opensOn() == null ? null : new Told(account.opensOn(), minorBefore);
+    LocalDate dayBefore = account.opensOn();
+    Object told =
+        dayBefore == null ? null : Told.of(dayBefore, minorBefore, account.currency());
     audit.write(
         before == null ? "set opening balance" : "correct opening balance",
         "account",
         account.id(),
         told,
-        new Told(wanted.opensOn(), wanted.balanceMinor()));
+        Told.of(wanted.opensOn(), wanted.balanceMinor(), account.currency()));
   }
 
   private static void requireOpenable(Account account) {

@@ -27,6 +27,8 @@ import org.yewledger.formats.UnreadableFile;
 @RestControllerAdvice
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class Problems {
+  static final String NOT_ALLOWED =
+      "Your role in this household does not allow this. An owner can change that under People.";
   private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
   @ExceptionHandler
@@ -61,10 +63,7 @@ class Problems {
 
   @ExceptionHandler
   ProblemDetail notAllowed(AccessDeniedException e) {
-    return problem(
-        HttpStatus.FORBIDDEN,
-        "not-allowed",
-        "Your role in this household does not allow this. An owner can change that under People.");
+    return problem(HttpStatus.FORBIDDEN, "not-allowed", NOT_ALLOWED);
   }
 
   @ExceptionHandler

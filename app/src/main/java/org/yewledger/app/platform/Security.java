@@ -1,10 +1,18 @@
 package org.yewledger.app.platform;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.authorization.AuthorizationDecision;
 import org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
@@ -29,10 +37,15 @@ class Security {
       throws Exception {
     return http.authorizeHttpRequests(requests ->
             requests
-                .requestMatchers("/api/session")
+                .requestMatchers("/api/session", "/api/founding", "/api/links/**")
                 .permitAll()
-                .requestMatchers("/api/**")
+                .requestMatchers("/api/session/**")
                 .authenticated()
+                .requestMatchers(HttpMethod.GET, "/api/**")
+                .authenticated()
+                // Services check roles themselves; this stands before one that forgot.
+                .requestMatchers("/api/**")
+                .access((who, request) -> new AuthorizationDecision(canKeepBooks(who.get())))
                 .requestMatchers("/actuator/health/**")
                 .permitAll()
                 .requestMatchers("/actuator/**")
@@ -44,7 +57,9 @@ class Security {
         .requestCache(cache -> cache.disable())
         .logout(logout -> logout.disable())
         .exceptionHandling(
-            e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
+            e ->
+                e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED))
+                    .accessDeniedHandler(Security::tellDenied))
         .headers(headers ->
             headers
                 .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
@@ -52,9 +67,26 @@ class Security {
         .build();
   }
 
+  private static boolean canKeepBooks(Authentication who) {
+    return who.getPrincipal() instanceof SignedIn person && person.canKeepBooks();
+  }
+
   @Bean
   SecurityContextRepository contexts() {
     return new HttpSessionSecurityContextRepository();
+  }
+
+  private static void tellDenied(
+      HttpServletRequest request, HttpServletResponse response, AccessDeniedException e)
+      throws IOException {
+    response.setStatus(HttpStatus.FORBIDDEN.value());
+    response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+    response
+        .getWriter()
+        .write(
+            "{\"type\":\"urn:yew:problem:not-allowed\",\"status\":403,\"detail\":\""
+                + Problems.NOT_ALLOWED
+                + "\"}");
   }
 
   /** Secure follows the request, so that behind TLS the cookie never travels without it. */

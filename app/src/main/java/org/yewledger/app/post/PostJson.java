@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
-import org.yewledger.app.journal.PostingJson;
+import org.yewledger.app.journal.BookPostingsJson;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
@@ -35,7 +35,7 @@ final class PostJson {
       String words,
       String payee,
       UUID toAccountId,
-      List<PostingJson> postings,
+      List<BookPostingsJson> books,
       String betweenBooks,
       @Nullable String refusal) {}
 
@@ -107,10 +107,10 @@ final class PostJson {
   record TakeBackJson(@NotEmpty List<UUID> lineIds) {}
 
   /** An entry that is not booked yet. */
-  record WouldBookJson(List<PostingJson> postings, String betweenBooks) {
+  record WouldBookJson(List<BookPostingsJson> books, String betweenBooks) {
     static WouldBookJson of(Entry entry) {
       return new WouldBookJson(
-          PostingJson.of(entry), BetweenBooks.inWords(entry.postings()));
+          BookPostingsJson.of(entry.postings()), BetweenBooks.inWords(entry.postings()));
     }
   }
 }

@@ -14,10 +14,11 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.gather.BatchEntity;
+import org.yewledger.app.journal.BookPostingsJson;
 import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
-import org.yewledger.app.journal.PostingJson;
+
 import org.yewledger.app.post.PostJson.AlternativeJson;
 import org.yewledger.app.post.PostJson.ProposalJson;
 import org.yewledger.app.post.PostJson.StackJson;
@@ -162,7 +163,7 @@ class StacksService {
         rule.when().words().toString(),
         payee,
         to.id(),
-        PostingJson.of(entry),
+        BookPostingsJson.of(entry.postings()),
         BetweenBooks.inWords(entry.postings()),
         null);
   }

@@ -19,6 +19,7 @@ import org.yewledger.app.journal.EntryReader.EntryViews;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
 import org.yewledger.app.reconcile.StatementJson.OpenStatementJson;
+import org.yewledger.app.reconcile.StatementJson.OpeningApartJson;
 import org.yewledger.app.reconcile.StatementJson.SheetJson;
 import org.yewledger.app.reconcile.StatementJson.TickableJson;
 import org.yewledger.app.reconcile.StatementJson.UnpostedJson;
@@ -131,7 +132,24 @@ class SheetService {
         progress.of(statement).agreedShare(),
         tickable(statement, account, sum),
         unposted,
-        unposted.stream().map(UnpostedJson::amount).reduce(BigDecimal.ZERO, BigDecimal::add));
+        unposted.stream().map(UnpostedJson::amount).reduce(BigDecimal.ZERO, BigDecimal::add),
+        openingApart(statement, account, chain));
+  }
+
+  private @Nullable OpeningApartJson openingApart(
+      StatementEntity statement, Account account, StatementChain chain) {
+    return statements
+        .openingCheck(statement)
+        .filter(check -> check.differenceMinor() != 0)
+        .map(check ->
+            new OpeningApartJson(
+                check.balanceOn(),
+                decimal(check.booksMinor(), account),
+                decimal(check.statementMinor(), account),
+                decimal(check.differenceMinor(), account),
+                chain.before(statement.closesOn()).isEmpty(),
+                check.inWords(account.currency())))
+        .orElse(null);
   }
 
   private List<TickableJson> tickable(

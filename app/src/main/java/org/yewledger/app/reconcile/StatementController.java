@@ -2,6 +2,7 @@ package org.yewledger.app.reconcile;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -54,7 +55,10 @@ class StatementController {
     Account account = charts.chart().account(draft.accountId());
     var closing =
         new Balance(draft.closesOn(), Amounts.toMinor(draft.closing(), account.currency()));
-    return new StatementIdJson(statements.begin(account, closing, null).id());
+    BigDecimal opening = draft.opening();
+    Long said =
+        opening == null ? null : Long.valueOf(Amounts.toMinor(opening, account.currency()));
+    return new StatementIdJson(statements.begin(account, closing, said, null).id());
   }
 
   @GetMapping("/{id}")

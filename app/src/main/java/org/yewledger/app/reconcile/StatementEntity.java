@@ -22,6 +22,7 @@ public class StatementEntity {
   private UUID accountId;
   private LocalDate closesOn;
   private long closingMinor;
+  private @Nullable Long openingSaidMinor;
   private @Nullable UUID batchId;
   private @Nullable Instant finishedAt;
   private @Nullable UUID finishedBy;
@@ -29,7 +30,13 @@ public class StatementEntity {
 
   protected StatementEntity() {}
 
-  StatementEntity(UUID id, UUID accountId, Balance closing, @Nullable UUID batchId) {
+  StatementEntity(
+      UUID id,
+      UUID accountId,
+      Balance closing,
+      @Nullable Long openingSaidMinor,
+      @Nullable UUID batchId) {
+    this.openingSaidMinor = openingSaidMinor;
     this.id = id;
     this.accountId = accountId;
     this.batchId = batchId;
@@ -64,6 +71,11 @@ public class StatementEntity {
 
   public long closingMinor() {
     return closingMinor;
+  }
+
+  /** What the statement itself says it opens with; null if it does not say. */
+  public @Nullable Long openingSaidMinor() {
+    return openingSaidMinor;
   }
 
   /** The batch whose file stated the balance; null if it was typed from paper. */

@@ -15,8 +15,12 @@ final class StatementJson {
   /** A balance as typed from a statement. */
   record ClosingJson(@NotNull LocalDate closesOn, @NotNull BigDecimal closing) {}
 
+  /** {@code opening} is what the statement says it opens with, where that was typed. */
   record NewStatementJson(
-      @NotNull UUID accountId, @NotNull LocalDate closesOn, @NotNull BigDecimal closing) {}
+      @NotNull UUID accountId,
+      @NotNull LocalDate closesOn,
+      @NotNull BigDecimal closing,
+      @Nullable BigDecimal opening) {}
 
   record TicksJson(@NotEmpty List<UUID> postingIds, boolean ticked) {}
 
@@ -70,6 +74,21 @@ final class StatementJson {
   record UnpostedJson(UUID lineId, LocalDate date, String text, BigDecimal amount) {}
 
   /** Amounts of the equation: opening + in - out = ticked; closing - ticked = difference. */
+  /**
+   * What the statement says it opens with, where that is not what the books open with.
+   *
+   * @param first whether it is the account's first statement, so that the opening balance can be
+   *     corrected
+   * @param words what is wrong, and what may have happened
+   */
+  record OpeningApartJson(
+      LocalDate balanceOn,
+      BigDecimal books,
+      BigDecimal statement,
+      BigDecimal apart,
+      boolean first,
+      String words) {}
+
   record SheetJson(
       UUID id,
       int version,
@@ -91,5 +110,6 @@ final class StatementJson {
       int agreedShare,
       List<TickableJson> postings,
       List<UnpostedJson> unposted,
-      BigDecimal unpostedSum) {}
+      BigDecimal unpostedSum,
+      @Nullable OpeningApartJson openingApart) {}
 }

@@ -6,11 +6,13 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.platform.AuditTrail;
@@ -20,8 +22,10 @@ import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.reconcile.OpeningCheck;
 import org.yewledger.core.reconcile.Reconciliation;
 import org.yewledger.core.reconcile.StatementChain;
 
@@ -61,13 +65,19 @@ public class StatementService {
   /**
    * Begins a statement.
    *
+   * @param openingSaidMinor what the statement itself says it opens with, null if it does not say
    * @param batchId the batch whose file states the balance, null for one on paper
    */
   @Transactional
   @ForBookkeepers
-  public StatementEntity begin(Account account, Balance closing, @Nullable UUID batchId) {
+  public StatementEntity begin(
+      Account account,
+      Balance closing,
+      @Nullable Long openingSaidMinor,
+      @Nullable UUID batchId) {
     chain(account).requireRoomFor(closing.on());
-    var statement = new StatementEntity(Ids.next(), account.id(), closing, batchId);
+    var statement =
+        new StatementEntity(Ids.next(), account.id(), closing, openingSaidMinor, batchId);
     entities.persist(statement);
     audit.write("begin", "statement", statement.id(), null, closing);
     return statement;
@@ -156,6 +166,35 @@ public class StatementService {
         chain(account(statement)).openingMinor(statement.closesOn()),
         ticked(statement.id()).stream().map(PostingEntity::amountMinor).toList(),
         statement.closingMinor());
+  }
+
+  /** What a statement says it opens with, held against the books; empty if it does not say. */
+  @Transactional(readOnly = true)
+  public Optional<OpeningCheck> openingCheck(StatementEntity statement) {
+    Long said = statement.openingSaidMinor();
+    Account account = account(statement);
+    StatementChain chain = chain(account);
+    LocalDate opensOn =
+        chain
+            .before(statement.closesOn())
+            .map(link -> link.closesOn().plusDays(1))
+            .orElse(account.opensOn());
+    if (said == null || opensOn == null) {
+      return Optional.empty();
+    }
+    List<BankLine> lines =
+        entities
+            .createQuery(
+                "from BankLine where accountId = :account and bookedOn between :first and :last",
+                BankLineEntity.class)
+            .setParameter("account", account.id())
+            .setParameter("first", opensOn)
+            .setParameter("last", statement.closesOn())
+            .getResultStream()
+            .map(BankLineEntity::toBankLine)
+            .toList();
+    return Optional.of(
+        OpeningCheck.of(opensOn, chain.openingMinor(statement.closesOn()), said, lines));
   }
 
   @Transactional(readOnly = true)

@@ -11,15 +11,26 @@ import org.jspecify.annotations.Nullable;
  *
  * @param accountNumber the account's number in the file, empty if it names none
  * @param closing the balance at the end, null if the file has none
+ * @param openingMinor the balance before the first line in minor units, null if the file has none
  */
 public record BankStatement(
-    String accountNumber, CurrencyUnit currency, List<BankLine> lines, @Nullable Balance closing) {
+    String accountNumber,
+    CurrencyUnit currency,
+    List<BankLine> lines,
+    @Nullable Balance closing,
+    @Nullable Long openingMinor) {
 
   /** A balance at the end of a day, in minor units from the account holder's side. */
   public record Balance(LocalDate on, long amountMinor) {}
 
   public BankStatement {
     lines = List.copyOf(lines);
+  }
+
+  /** A statement that does not say what it opens with. */
+  public BankStatement(
+      String accountNumber, CurrencyUnit currency, List<BankLine> lines, @Nullable Balance closing) {
+    this(accountNumber, currency, lines, closing, null);
   }
 
   /** The earliest day of a line; null if there is no line. */

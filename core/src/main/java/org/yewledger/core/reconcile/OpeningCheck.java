@@ -1,13 +1,16 @@
 package org.yewledger.core.reconcile;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.money.Amounts;
 
 /**
  * An account's opening balance held against what its first statement opens with. Where the two
@@ -27,6 +30,29 @@ public record OpeningCheck(
   /** What the statement says less what the books say, in minor units; zero where they agree. */
   public long differenceMinor() {
     return statementMinor - booksMinor;
+  }
+
+  /** What is wrong, and what may have happened, for the person; empty where the two agree. */
+  public String inWords(CurrencyUnit currency) {
+    if (differenceMinor() == 0) {
+      return "";
+    }
+    String apart =
+        "The statement opens with %s at the end of %s, the books with %s: they are %s apart."
+            .formatted(
+                Amounts.shown(statementMinor, currency),
+                balanceOn,
+                Amounts.shown(booksMinor, currency),
+                Amounts.shown(Math.abs(differenceMinor()), currency));
+    return sameAsEndOf
+        .map(day ->
+            apart
+                + " The books hold what the bank had at the end of %s, %d %s later."
+                    .formatted(
+                        day,
+                        ChronoUnit.DAYS.between(balanceOn, day),
+                        day.equals(balanceOn.plusDays(1)) ? "day" : "days"))
+        .orElse(apart);
   }
 
   /**

@@ -62,7 +62,23 @@ public final class CsvStatementReader {
         lines.size() > 1 && lines.getFirst().bookedOn().isAfter(lines.getLast().bookedOn());
     Balance closing =
         balances.isEmpty() ? null : newestFirst ? balances.getFirst() : balances.getLast();
-    return new BankStatement("", currency, newestFirst ? lines.reversed() : lines, closing);
+    return new BankStatement(
+        "",
+        currency,
+        newestFirst ? lines.reversed() : lines,
+        closing,
+        opening(lines, balances, newestFirst));
+  }
+
+  /** The balance before the first line, where every line has one after it. */
+  private static @Nullable Long opening(
+      List<BankLine> lines, List<@Nullable Balance> balances, boolean newestFirst) {
+    if (balances.isEmpty() || balances.size() != lines.size()) {
+      return null;
+    }
+    int first = newestFirst ? lines.size() - 1 : 0;
+    Balance after = balances.get(first);
+    return after == null ? null : after.amountMinor() - lines.get(first).amountMinor();
   }
 
   private BankLine line(CsvTable.Row row) {

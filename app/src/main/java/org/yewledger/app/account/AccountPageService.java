@@ -1,0 +1,229 @@
+package org.yewledger.app.account;
+
+import java.math.BigDecimal;
+import java.sql.Date;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.account.AccountPageJson.BankJson;
+import org.yewledger.app.account.AccountPageJson.DayJson;
+import org.yewledger.app.account.AccountPageJson.OpeningOnPageJson;
+import org.yewledger.app.account.AccountPageJson.RuleOnPageJson;
+import org.yewledger.app.account.AccountPageJson.StatementOnPageJson;
+import org.yewledger.app.chart.AccountBalances;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.chart.FactsJson;
+import org.yewledger.app.chart.TaxRateService;
+import org.yewledger.app.opening.OpeningService;
+import org.yewledger.app.reconcile.StatementEntity;
+import org.yewledger.app.reconcile.StatementService;
+import org.yewledger.app.rules.RuleEntity;
+import org.yewledger.app.rules.RuleService;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Position;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.reconcile.Reconciliation;
+import org.yewledger.core.rules.Rule;
+
+/** Puts an account's page together. */
+@Service
+class AccountPageService {
+  private final ChartService charts;
+  private final AccountBalances balances;
+  private final TaxRateService taxRates;
+  private final OpeningService openings;
+  private final StatementService statements;
+  private final RuleService rules;
+  private final AccountHistory history;
+  private final JdbcClient jdbc;
+
+  AccountPageService(
+      ChartService charts,
+      AccountBalances balances,
+      TaxRateService taxRates,
+      OpeningService openings,
+      StatementService statements,
+      RuleService rules,
+      AccountHistory history,
+      JdbcClient jdbc) {
+    this.charts = charts;
+    this.balances = balances;
+    this.taxRates = taxRates;
+    this.openings = openings;
+    this.statements = statements;
+    this.rules = rules;
+    this.history = history;
+    this.jdbc = jdbc;
+  }
+
+  /** The account as it stands at the end of a day. */
+  @Transactional(readOnly = true)
+  AccountPageJson page(UUID id, LocalDate on) {
+    Chart chart = charts.chart();
+    Account account = chart.account(id);
+    Position position = balances.of(id, on);
+    long seen = seenAtBank(id, on);
+    List<StatementOnPageJson> all =
+        account.kind().hasStatements() ? statementsOf(account) : List.of();
+    var book = account.book();
+    return new AccountPageJson(
+        id,
+        chart.version(id),
+        book.id(),
+        book.name(),
+        chart.parentId(id),
+        chart.groupName(id),
+        account.name(),
+        account.kind(),
+        account.accountClass(),
+        account.group(),
+        account.kind().isKeptByCore(),
+        account.kind().hasStatements(),
+        account.currency().getCode(),
+        book.currency().getCode(),
+        account.opensOn(),
+        account.closedOn(),
+        FactsJson.of(chart.facts(id), account.currency()),
+        taxRate(chart.facts(id).taxRateId(), on),
+        on,
+        decimal(position.ownMinor(), account),
+        Amounts.toDecimal(position.baseMinor(), book.currency()),
+        decimal(seen, account),
+        decimal(position.ownMinor() - seen, account),
+        bank(account),
+        opening(account, chart),
+        days(account, on),
+        all,
+        rulesOf(id),
+        history.of(id),
+        whyNotDeleted(account));
+  }
+
+  private @Nullable String taxRate(@Nullable UUID rateId, LocalDate on) {
+    return taxRates.all().stream()
+        .filter(k -> k.id().equals(rateId))
+        .map(k ->
+            k.rate().name()
+                + k.rate().percentOn(on).map(p -> ", " + p.toPlainString() + " %").orElse(""))
+        .findFirst()
+        .orElse(null);
+  }
+
+  private @Nullable BankJson bank(Account account) {
+    List<StatementEntity> all =
+        account.kind().hasStatements() ? statements.of(account) : List.of();
+    if (all.isEmpty()) {
+      return null;
+    }
+    StatementEntity last = all.getLast();
+    Reconciliation sum = statements.reconciliation(last);
+    return new BankJson(
+        last.closesOn(),
+        decimal(sum.closingMinor(), account),
+        decimal(sum.tickedMinor(), account),
+        decimal(sum.differenceMinor(), account));
+  }
+
+  private List<StatementOnPageJson> statementsOf(Account account) {
+    return statements.of(account).stream()
+        .map(s ->
+            new StatementOnPageJson(
+                s.id(),
+                s.closesOn(),
+                decimal(s.closingMinor(), account),
+                s.isFinished(),
+                decimal(
+                    s.isFinished() ? 0 : statements.reconciliation(s).differenceMinor(), account)))
+        .toList();
+  }
+
+  private @Nullable OpeningOnPageJson opening(Account account, Chart chart) {
+    OpeningService.Opening opening = openings.openings().get(account.id());
+    LocalDate opensOn = account.opensOn();
+    if (opening == null || opensOn == null) {
+      return null;
+    }
+    String equity =
+        chart
+            .keptByCore(account.bookId(), AccountKind.OPENING_EQUITY)
+            .map(Account::name)
+            .orElse("");
+    return new OpeningOnPageJson(
+        opensOn.minusDays(1),
+        opening.entryNo(),
+        decimal(opening.position().ownMinor(), account),
+        Amounts.toDecimal(opening.position().baseMinor(), account.book().currency()),
+        equity);
+  }
+
+  /** The balance before the twelve months, then after each day that changed it. */
+  private List<DayJson> days(Account account, LocalDate on) {
+    LocalDate first = on.plusDays(1).minusYears(1);
+    var days = new ArrayList<DayJson>();
+    long[] balance = {balances.of(account.id(), first.minusDays(1)).ownMinor()};
+    if (account.opensOn() == null || account.opensOn().isBefore(first)) {
+      days.add(new DayJson(first.minusDays(1), decimal(balance[0], account)));
+    }
+    jdbc.sql(
+            """
+            select date, sum(amount_minor) from posting
+             where account_id = ? and date between ? and ? group by 1 order by 1\
+            """)
+        .params(account.id(), Date.valueOf(first), Date.valueOf(on))
+        .query(row -> {
+          balance[0] += row.getLong(2);
+          days.add(new DayJson(row.getDate(1).toLocalDate(), decimal(balance[0], account)));
+        });
+    return days;
+  }
+
+  private long seenAtBank(UUID id, LocalDate on) {
+    return jdbc.sql(
+            """
+            select coalesce(sum(p.amount_minor), 0)::bigint from posting p
+              join entry e on e.household_id = p.household_id and e.id = p.entry_id
+             where p.account_id = ? and p.date <= ?
+               and (p.bank_line_id is not null or p.statement_id is not null or e.origin = 'OPENING')\
+            """)
+        .params(id, Date.valueOf(on))
+        .query(Long.class)
+        .single();
+  }
+
+  private List<RuleOnPageJson> rulesOf(UUID id) {
+    return rules.inOrder().stream()
+        .map(RuleEntity::toRule)
+        .filter(r -> id.equals(r.when().accountId()) || r.then().accountId().equals(id))
+        .map(r -> rule(r, id))
+        .toList();
+  }
+
+  private static RuleOnPageJson rule(Rule rule, UUID id) {
+    return new RuleOnPageJson(
+        rule.id(),
+        rule.when().words().toString(),
+        rule.then().payee(),
+        rule.then().accountId().equals(id));
+  }
+
+  private String whyNotDeleted(Account account) {
+    try {
+      charts.use(account).requireNeverUsed();
+      return "";
+    } catch (Refusal refusal) {
+      return refusal.getMessage();
+    }
+  }
+
+  private static BigDecimal decimal(long minor, Account account) {
+    return Amounts.toDecimal(minor, account.currency());
+  }
+}

@@ -1,0 +1,91 @@
+package org.yewledger.app.household;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.Role;
+import org.yewledger.core.Refusal;
+
+/** For who is not signed in yet: taking up a link, and beginning a new household. */
+@RestController
+@Tag(name = "session")
+class LinkController {
+  /** {@code knownPerson}: who joins signs in with the password they have. */
+  record OpenLinkJson(
+      LinkService.Purpose purpose,
+      String name,
+      String email,
+      Role role,
+      String householdName,
+      boolean knownPerson) {}
+
+  record TakeUpJson(@Nullable String name, @NotNull String password) {}
+
+  record FoundingJson(
+      @NotBlank String householdName,
+      @NotBlank String name,
+      @NotBlank String email,
+      @NotNull String password) {}
+
+  private final LinkService links;
+  private final HouseholdFounding founding;
+  private final SignInThrottle throttle;
+
+  LinkController(LinkService links, HouseholdFounding founding, SignInThrottle throttle) {
+    this.links = links;
+    this.founding = founding;
+    this.throttle = throttle;
+  }
+
+  @GetMapping("/api/links/{token}")
+  OpenLinkJson link(@PathVariable String token) {
+    LinkService.Open open = links.look(token);
+    return new OpenLinkJson(
+        open.purpose(),
+        open.name(),
+        open.email(),
+        open.role(),
+        open.householdName(),
+        open.knownPerson());
+  }
+
+  @PostMapping("/api/links/{token}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void takeUp(@PathVariable String token, @Valid @RequestBody TakeUpJson taken) {
+    links.takeUp(token, taken.name() == null ? "" : taken.name(), taken.password());
+  }
+
+  /** Begins a household with its first owner, who then signs in. */
+  @PostMapping("/api/founding")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void found(@Valid @RequestBody FoundingJson wanted, HttpServletRequest request) {
+    String who = "founding:" + request.getRemoteAddr();
+    if (throttle.mustWait(who)) {
+      throw Refusal.of(
+          "founding-paused", "Several households were begun from here. Wait 15 minutes.");
+    }
+    String email = wanted.email().strip();
+    if (!email.matches("[^@\\s]+@[^@\\s]+")) {
+      throw Refusal.ofField("email-unreadable", "email", "%s is no email address.".formatted(email));
+    }
+    founding.requireNewEmail(email);
+    PasswordService.requireGood(wanted.password());
+    throttle.failed(who);
+    founding.found(
+        SessionController.requireName(wanted.householdName()),
+        HouseholdFounding.newOwner(Ids.next(), wanted.name().strip(), email, Ids.next()),
+        wanted.password(),
+        () -> {});
+  }
+}

@@ -1,0 +1,195 @@
+package org.yewledger.app.household;
+
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.Role;
+import org.yewledger.app.platform.Secrets;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.Refusal;
+
+/** Takes up a link: joins a household, or sets a new password. Nobody is signed in yet. */
+@Service
+class LinkService {
+  enum Purpose {
+    INVITATION,
+    NEW_PASSWORD
+  }
+
+  /** A link that can be taken up. {@code knownPerson}: who joins has a password already. */
+  record Open(Purpose purpose, String name, String email, Role role, String householdName, boolean knownPerson) {}
+
+  private record Row(
+      UUID householdId,
+      UUID id,
+      Purpose purpose,
+      @Nullable UUID personId,
+      String name,
+      String email,
+      Role role,
+      UUID madeBy,
+      Timestamp expiresAt,
+      @Nullable Timestamp usedAt,
+      String householdName) {}
+
+  private final JdbcClient jdbc;
+  private final PasswordEncoder passwords;
+  private final PasswordService passwordService;
+  private final HouseholdFounding founding;
+  private final Sessions sessions;
+  private final SignInThrottle throttle;
+  private final AuditTrail audit;
+  private final Clock clock;
+
+  LinkService(
+      JdbcClient jdbc,
+      PasswordEncoder passwords,
+      PasswordService passwordService,
+      HouseholdFounding founding,
+      Sessions sessions,
+      SignInThrottle throttle,
+      AuditTrail audit,
+      Clock clock) {
+    this.jdbc = jdbc;
+    this.passwords = passwords;
+    this.passwordService = passwordService;
+    this.founding = founding;
+    this.sessions = sessions;
+    this.throttle = throttle;
+    this.audit = audit;
+    this.clock = clock;
+  }
+
+  /**
+   * @throws Refusal {@code link-over} if there is no such link, or it expired, or was used
+   */
+  Open look(String token) {
+    Row row = find(token);
+    return new Open(
+        row.purpose(),
+        row.name(),
+        row.email(),
+        row.role(),
+        row.householdName(),
+        knownPerson(row) != null);
+  }
+
+  /**
+   * Joins the household as a new person, or as one that is known by the email and gives their
+   * password; or sets the new password.
+   */
+  void takeUp(String token, String name, String password) {
+    Row row = find(token);
+    if (row.purpose() == Purpose.NEW_PASSWORD) {
+      setPassword(row, password);
+    } else {
+      join(row, name.isBlank() ? row.name() : name.strip(), password);
+    }
+  }
+
+  private void setPassword(Row row, String password) {
+    UUID personId = java.util.Objects.requireNonNull(row.personId());
+    PasswordService.requireGood(password);
+    founding.as(
+        acting(row, personId, row.name()),
+        () -> {
+          use(row);
+          passwordService.set(personId, password);
+          audit.write("set new password", "person", personId, null, null);
+          return true;
+        });
+    sessions.endAllOf(personId);
+  }
+
+  private void join(Row row, String name, String password) {
+    UUID known = knownPerson(row);
+    if (known != null) {
+      requirePassword(row, password);
+    } else {
+      PasswordService.requireGood(password);
+    }
+    UUID personId = known == null ? Ids.next() : known;
+    founding.as(
+        acting(row, personId, name),
+        () -> {
+          use(row);
+          if (known == null) {
+            jdbc.sql("insert into person (id, email, name, password_hash) values (?, ?, ?, ?)")
+                .params(personId, row.email(), name, passwords.encode(password))
+                .update();
+          }
+          jdbc.sql("insert into membership (household_id, person_id, role) values (?, ?, ?)")
+              .params(row.householdId(), personId, row.role().name())
+              .update();
+          audit.write("join", "person", personId, null, row.role());
+          return true;
+        });
+  }
+
+  private void requirePassword(Row row, String password) {
+    String who = "email:" + row.email().toLowerCase(java.util.Locale.ROOT);
+    if (throttle.mustWait(who)) {
+      throw Refusal.of("sign-in-paused", "Too many failed tries. Wait 15 minutes, then try again.");
+    }
+    @SuppressWarnings("NullAway")
+    String hash =
+        jdbc.sql("select password_hash from person_signing_in(?)")
+            .param(row.email())
+            .query(String.class)
+            .optional()
+            .orElse("");
+    if (!passwords.matches(password, hash)) {
+      throttle.failed(who);
+      throw Refusal.ofField(
+          "sign-in-failed", "password", "That is not the password you sign in with.");
+    }
+  }
+
+  private static SignedIn acting(Row row, UUID personId, String name) {
+    return new SignedIn(personId, name, row.email(), row.householdId(), row.role());
+  }
+
+  /** Marks the link as used; of two windows only one gets through. */
+  private void use(Row row) {
+    int used =
+        jdbc.sql("update link set used_at = ? where id = ? and used_at is null")
+            .params(Timestamp.from(clock.instant()), row.id())
+            .update();
+    if (used == 0) {
+      throw over();
+    }
+  }
+
+  private @Nullable UUID knownPerson(Row row) {
+    return jdbc.sql("select person_by_email(?)")
+        .param(row.email())
+        .query((r, no) -> java.util.Optional.ofNullable(r.getObject(1, UUID.class)))
+        .single()
+        .orElse(null);
+  }
+
+  private Row find(String token) {
+    Row row =
+        jdbc.sql("select * from link_by_token(?)")
+            .param(Secrets.hashOf(token))
+            .query(Row.class)
+            .optional()
+            .orElseThrow(LinkService::over);
+    if (row.usedAt() != null || row.expiresAt().toInstant().isBefore(clock.instant())) {
+      throw over();
+    }
+    return row;
+  }
+
+  private static Refusal over() {
+    return Refusal.of(
+        "link-over",
+        "This link does not work any more: it was used, taken back, or its time is over. Ask for a new one.");
+  }
+}

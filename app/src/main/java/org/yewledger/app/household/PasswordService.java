@@ -1,0 +1,76 @@
+package org.yewledger.app.household;
+
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.Refusal;
+
+/** Passwords: how good they have to be, and changing one's own. */
+@Service
+class PasswordService {
+  private static final int SHORTEST = 10;
+  /** bcrypt reads no more. */
+  private static final int MOST_BYTES = 72;
+
+  private final JdbcClient jdbc;
+  private final PasswordEncoder passwords;
+  private final AuditTrail audit;
+
+  PasswordService(JdbcClient jdbc, PasswordEncoder passwords, AuditTrail audit) {
+    this.jdbc = jdbc;
+    this.passwords = passwords;
+    this.audit = audit;
+  }
+
+  /**
+   * @throws Refusal {@code password-not-right} if the current one is another
+   */
+  @Transactional
+  void change(String current, String wanted) {
+    SignedIn me = SignedIn.now();
+    requireRight(current);
+    set(me.personId(), wanted);
+    audit.write("change password", "person", me.personId(), null, null);
+  }
+
+  /** Checks that who sits there knows the password. */
+  @Transactional(readOnly = true)
+  void requireRight(String current) {
+    @SuppressWarnings("NullAway")
+    String hash =
+        jdbc.sql("select password_hash from person where id = ?")
+            .param(SignedIn.now().personId())
+            .query(String.class)
+            .single();
+    if (!passwords.matches(current, hash)) {
+      throw Refusal.ofField(
+          "password-not-right", "current", "That is not the password you signed in with.");
+    }
+  }
+
+  /** Sets somebody's password, within a transaction of a household that they belong to. */
+  void set(UUID personId, String wanted) {
+    requireGood(wanted);
+    jdbc.sql("update person set password_hash = ? where id = ?")
+        .params(passwords.encode(wanted), personId)
+        .update();
+  }
+
+  static void requireGood(String password) {
+    if (password.length() < SHORTEST) {
+      throw Refusal.ofField(
+          "password-too-short",
+          "password",
+          "A password has at least %d characters. Three words that do not belong together are good."
+              .formatted(SHORTEST));
+    }
+    if (password.getBytes(java.nio.charset.StandardCharsets.UTF_8).length > MOST_BYTES) {
+      throw Refusal.ofField(
+          "password-too-long", "password", "A password has at most %d letters.".formatted(MOST_BYTES));
+    }
+  }
+}

@@ -1,0 +1,240 @@
+import { useQuery } from '@tanstack/react-query'
+import { useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { api, data } from '@/api/client'
+import { booksChanged } from '@/api/queries'
+import { useCommands } from '@/app/commands'
+import { useSays } from '@/app/says'
+import { useScope, useScopeSearch } from '@/app/scope'
+import { Dialog } from '@/parts/Dialog'
+import { day, lastDay } from '@/parts/figures'
+import { Icon } from '@/parts/Icon'
+import { Scroll } from '@/parts/Scroll'
+import { Failed, Loading, Nothing } from '@/parts/States'
+import { useSelection } from '@/parts/useSelection'
+import { AccountForm } from './AccountForm'
+import { AccountInspector } from './AccountInspector'
+import { ChartTable, type Drop } from './ChartTable'
+import { linesOf } from './lines'
+import { MergeAccount } from './MergeAccount'
+import { MoveAccount } from './MoveAccount'
+import type { ChartPage, ChartRow } from './types'
+import './chart.css'
+
+type Asking = 'new' | 'edit' | 'move' | 'merge'
+
+/** The chart of accounts: a tree whose debits and credits foot in every book. */
+export function Chart() {
+  const { book, month } = useScope()
+  const on = month && lastDay(month)
+  const chart = useQuery({
+    queryKey: ['chart', on, book],
+    enabled: on !== undefined,
+    queryFn: () => data(api.GET('/api/chart', { params: { query: { on: on ?? '', book } } })),
+    placeholderData: (previous) => previous,
+  })
+  if (chart.error) return <Failed error={chart.error} retry={chart.refetch} />
+  if (!chart.data || !on) return <Loading what="the chart" />
+  if (chart.data.books.length === 0)
+    return <Nothing title="There is no book yet">Set up the household first: the Almanac leads there.</Nothing>
+  return <ChartView page={chart.data} />
+}
+
+function ChartView({ page }: { page: ChartPage }) {
+  const navigate = useNavigate()
+  const search = useScopeSearch()
+  const says = useSays()
+  const find = useRef<HTMLInputElement>(null)
+  const [typed, setTyped] = useState('')
+  const [folded, setFolded] = useState<Set<string>>(new Set())
+  const [asking, setAsking] = useState<Asking>()
+  const lines = linesOf(page, folded, typed)
+  const first = lines.find((l) => l.at === 'account' && !l.row.group)?.key
+  const { selected, select } = useSelection(
+    lines.map((l) => l.key),
+    'account',
+    first,
+  )
+  const line = lines.find((l) => l.key === selected)
+  const row = line?.at === 'account' ? line.row : undefined
+  const book = line?.book ?? page.books[0]
+
+  function fold(key: string, away: boolean) {
+    setFolded((old) => {
+      const next = new Set(old)
+      if (away) next.add(key)
+      else next.delete(key)
+      return next
+    })
+  }
+  async function move(id: string, parentId: string | undefined, place: number | undefined, said: string) {
+    try {
+      await api.POST('/api/accounts/{id}/move', { params: { path: { id } }, body: { parentId, place } })
+      says.done(said)
+    } catch (error) {
+      says.failed(error)
+    }
+    await booksChanged()
+  }
+  function step(by: number) {
+    if (!row || !book) return
+    const siblings = siblingsOf(row, book)
+    const at = siblings.findIndex((s) => s.id === row.id)
+    if (siblings[at + by]) move(row.id, row.parentId, at + by, `${row.name} moved ${by < 0 ? 'up' : 'down'}.`)
+  }
+  function drop({ id, onto, where }: Drop) {
+    if (!book) return
+    const dragged = lines.find((l) => l.key === id)
+    const name = dragged?.at === 'account' ? dragged.row.name : 'The account'
+    if (where === 'into') {
+      move(id, onto.id, undefined, `${name} is in ${onto.name} now.`)
+    } else {
+      const siblings = siblingsOf(onto, book).filter((s) => s.id !== id)
+      const at = siblings.findIndex((s) => s.id === onto.id)
+      move(id, onto.parentId, at + (where === 'after' ? 1 : 0), `${name} moved.`)
+    }
+  }
+  const open = () => row && !row.group && navigate(`/accounts/${row.id}${search}`)
+
+  useCommands([
+    ...(line && (line.at !== 'account' || line.row.group)
+      ? [
+          { keys: ['ArrowLeft'], label: 'Fold the group', strip: 'fold, open', run: () => fold(line.key, true) },
+          { keys: ['ArrowRight'], label: 'Open the group', strip: 'fold, open', run: () => fold(line.key, false) },
+        ]
+      : []),
+    ...(row && !row.group ? [{ keys: ['Enter'], label: 'Open the register', strip: 'register', run: open }] : []),
+    ...(row
+      ? [
+          { keys: ['e'], label: 'Edit the account', strip: 'edit', run: () => setAsking('edit') },
+          { keys: ['v'], label: 'Move to a group', strip: 'move', run: () => setAsking('move') },
+          { keys: ['j'], label: 'Merge into another account', strip: 'merge', run: () => setAsking('merge') },
+          { keys: ['Alt+ArrowUp'], label: 'Move up', run: () => step(-1) },
+          { keys: ['Alt+ArrowDown'], label: 'Move down', run: () => step(1) },
+        ]
+      : []),
+    { keys: ['n'], label: 'New account', strip: 'new', run: () => setAsking('new') },
+    {
+      keys: ['o'],
+      label: 'Opening balances',
+      strip: 'opening balances',
+      run: () => navigate(`/chart/opening${search}`),
+    },
+    { keys: ['/'], label: 'Find an account', strip: 'find', run: () => find.current?.focus() },
+  ])
+
+  return (
+    <main className="split" tabIndex={-1}>
+      <section className="sheet">
+        <div className="head chart-head">
+          <h1>Chart</h1>
+          <label className="seek">
+            <Icon name="search" />
+            <span className="vh">Find an account</span>
+            <input
+              ref={find}
+              value={typed}
+              placeholder="Type to find an account"
+              onChange={(e) => setTyped(e.target.value)}
+              onKeyDown={(e) => {
+                if (e.key === 'Escape') {
+                  setTyped('')
+                  e.currentTarget.blur()
+                }
+                if (e.key === 'Enter') e.currentTarget.blur()
+              }}
+            />
+            <kbd>/</kbd>
+          </label>
+          <span className="end flex gap-2">
+            <button type="button" className="btn" onClick={() => navigate(`/chart/opening${search}`)}>
+              Opening balances <kbd>O</kbd>
+            </button>
+            <button type="button" className="btn" onClick={() => setAsking('new')}>
+              New account <kbd>N</kbd>
+            </button>
+          </span>
+        </div>
+        {lines.length === 0 ? (
+          <Nothing title={`No account has “${typed}” in its name or group`}>
+            <button type="button" className="link" onClick={() => setTyped('')}>
+              Show all accounts
+            </button>
+          </Nothing>
+        ) : (
+          <Scroll label="Chart of accounts">
+            <ChartTable lines={lines} selected={selected} select={select} folded={folded} fold={fold} drop={drop} />
+          </Scroll>
+        )}
+      </section>
+      <aside className="insp" aria-label="The selected account">
+        {row ? (
+          <AccountInspector
+            key={row.id}
+            row={row}
+            on={page.on}
+            ask={setAsking}
+            open={open}
+            onGone={() => select(book?.bookId)}
+          />
+        ) : (
+          <p className="q">
+            {line?.at === 'class' || line?.at === 'book'
+              ? 'Select an account to see what is known of it.'
+              : 'Nothing is selected.'}{' '}
+            Balances are those at the end of {day(page.on)}.
+          </p>
+        )}
+      </aside>
+      {asking === 'new' && book && (
+        <Dialog title="New account" open wide onClose={() => setAsking(undefined)}>
+          <AccountForm
+            bookId={book.bookId}
+            near={row}
+            onClose={() => setAsking(undefined)}
+            onSaved={(id) => {
+              setAsking(undefined)
+              select(id)
+            }}
+          />
+        </Dialog>
+      )}
+      {asking === 'edit' && row && (
+        <Dialog title={`Edit ${row.name}`} open wide onClose={() => setAsking(undefined)}>
+          <AccountForm
+            accountId={row.id}
+            bookId={book?.bookId ?? ''}
+            onClose={() => setAsking(undefined)}
+            onSaved={() => setAsking(undefined)}
+          />
+        </Dialog>
+      )}
+      {asking === 'move' && row && (
+        <Dialog title={`Move ${row.name}`} open onClose={() => setAsking(undefined)}>
+          <MoveAccount row={row} bookId={book?.bookId ?? ''} onClose={() => setAsking(undefined)} />
+        </Dialog>
+      )}
+      {asking === 'merge' && row && (
+        <Dialog title={`Merge ${row.name}`} open onClose={() => setAsking(undefined)}>
+          <MergeAccount
+            row={row}
+            bookId={book?.bookId ?? ''}
+            onClose={() => setAsking(undefined)}
+            onMerged={(into) => {
+              setAsking(undefined)
+              select(into)
+            }}
+          />
+        </Dialog>
+      )}
+    </main>
+  )
+}
+
+/** What stands beside an account in its group; at the top of a book, in all of the book. */
+function siblingsOf(row: ChartRow, book: ChartPage['books'][number]): ChartRow[] {
+  return book.classes
+    .flatMap((c) => c.rows)
+    .filter((r) => r.parentId === row.parentId)
+    .sort((a, b) => a.place - b.place)
+}

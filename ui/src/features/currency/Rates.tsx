@@ -1,0 +1,145 @@
+import { useQuery } from '@tanstack/react-query'
+import { type ChangeEvent, type FormEvent, useState } from 'react'
+import { api, data, upload } from '@/api/client'
+import { accounts, books } from '@/api/queries'
+import { useSays } from '@/app/says'
+import { useScope } from '@/app/scope'
+import { Page, Part } from '@/features/household/Page'
+import { CurrencyChoice, ProblemNote, TextField, useAct } from '@/parts/Form'
+import { counted, lastDay, longDay, typedAmount } from '@/parts/figures'
+import { Failed, Loading } from '@/parts/States'
+import { Revaluation } from './Revaluation'
+import { TransferForm } from './TransferForm'
+
+/** Dated rates, transfers between currencies, and what holdings are worth at the end of a month. */
+export function Rates() {
+  const { month } = useScope()
+  const rates = useQuery({ queryKey: ['rates'], queryFn: () => data(api.GET('/api/rates')) })
+  const { data: allBooks = [] } = useQuery(books)
+  const { data: allAccounts = [] } = useQuery(accounts)
+  if (rates.error) return <Failed error={rates.error} retry={rates.refetch} />
+  if (!rates.data || !month) return <Loading what="the rates" />
+  const on = lastDay(month)
+  const foreign = allBooks.filter((b) => allAccounts.some((a) => a.bookId === b.id && a.currency !== b.currency))
+  return (
+    <Page title="Currencies" about="rates by day, transfers between currencies, revaluation at a month’s end">
+      <Part
+        title="Rates"
+        about="What one unit was worth. A day without a rate takes the last one before it. Either way round will do."
+      >
+        <NewRate from={foreignCurrency(allAccounts, foreign[0]?.currency)} to={allBooks[0]?.currency ?? 'EUR'} />
+        <RateTable rates={rates.data} />
+      </Part>
+      <Part
+        title="Transfer"
+        about="Between two of your own accounts, with the amount that left and the amount that arrived. What is gained or lost by the exchange is booked with it."
+      >
+        <TransferForm today={on} />
+      </Part>
+      {foreign.map((b) => (
+        <Part
+          key={b.id}
+          title={`Revaluation of ${b.name}`}
+          about={`What it holds in other currencies, at the rate of ${longDay(on)}.`}
+        >
+          <Revaluation book={b} on={on} />
+        </Part>
+      ))}
+    </Page>
+  )
+}
+
+function foreignCurrency(all: { currency: string }[], base: string | undefined): string {
+  return all.find((a) => a.currency !== base)?.currency ?? 'USD'
+}
+
+function NewRate({ from: first, to: base }: { from: string; to: string }) {
+  const [from, setFrom] = useState(first)
+  const [to, setTo] = useState(base)
+  const [on, setOn] = useState('')
+  const [rate, setRate] = useState('')
+  const { act, error, busy } = useAct()
+  const says = useSays()
+
+  function submit(event: FormEvent) {
+    event.preventDefault()
+    act(
+      () => api.POST('/api/rates', { body: { from, to, day: on, rate: typedAmount(rate) ?? rate } }),
+      () => {
+        says.done(`1 ${from} was ${rate} ${to} on ${longDay(on)}.`)
+        setRate('')
+      },
+    )
+  }
+  function take(event: ChangeEvent<HTMLInputElement>) {
+    const [file] = event.target.files ?? []
+    event.target.value = ''
+    if (!file) return
+    const form = new FormData()
+    form.append('file', file)
+    act(
+      () => upload<{ rates: number }>('/api/rates/import', form),
+      (brought) => says.done(`${counted(brought.rates, 'rate')} kept.`),
+    )
+  }
+  return (
+    <form onSubmit={submit} aria-label="A new rate">
+      <div className="row-form">
+        <TextField label="Day" type="date" value={on} onChange={setOn} required />
+        <CurrencyChoice label="1 of" value={from} onChange={setFrom} className="w-[150px]" />
+        <TextField label="was" className="w-[96px]" inputMode="decimal" value={rate} onChange={setRate} required />
+        <CurrencyChoice label="of" value={to} onChange={setTo} className="w-[150px]" />
+        <button type="submit" className="btn" disabled={busy}>
+          Keep it
+        </button>
+        <label className="link pb-1.5">
+          Take in a table of day, from, to, rate
+          <input type="file" className="vh" accept=".csv,text/csv" onChange={take} />
+        </label>
+      </div>
+      <ProblemNote error={error} />
+    </form>
+  )
+}
+
+function RateTable({ rates }: { rates: { from: string; to: string; day: string; rate: string }[] }) {
+  const { act, error } = useAct()
+  if (rates.length === 0) return <p className="q mt-3">No rate yet. One is needed for every other currency.</p>
+  return (
+    <div className="max-h-[230px] overflow-auto mt-3">
+      <table className="tb" aria-label="Rates">
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>Rate</th>
+            <th>
+              <span className="vh">Remove</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rates.map((r) => (
+            <tr key={`${r.day} ${r.from} ${r.to}`}>
+              <td className="w-[180px]">{longDay(r.day)}</td>
+              <td>
+                1 {r.from} = {r.rate} {r.to}
+              </td>
+              <td className="n s">
+                <button
+                  type="button"
+                  className="link kill"
+                  onClick={() =>
+                    act(() => api.DELETE('/api/rates', { params: { query: { from: r.from, to: r.to, day: r.day } } }))
+                  }
+                >
+                  remove<span className="vh"> the rate of {longDay(r.day)}</span>
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <ProblemNote error={error} />
+    </div>
+  )
+}

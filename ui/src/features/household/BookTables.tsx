@@ -1,0 +1,132 @@
+import { type ChangeEvent, useState } from 'react'
+import { api, data, type Schemas, upload } from '@/api/client'
+import { useSays } from '@/app/says'
+import { ProblemNote, useAct } from '@/parts/Form'
+import { counted } from '@/parts/figures'
+
+type Book = Schemas['BookJson']
+type Brought = Schemas['BroughtJson']
+
+function told(b: Brought): string {
+  return [
+    counted(b.added, 'new account'),
+    counted(b.openings, 'opening balance'),
+    b.known ? `${b.known} there already` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
+
+/** A book's chart and rules as tables, and copies of what another book has. */
+export function BookTables({ book, others }: { book: Book; others: Book[] }) {
+  const says = useSays()
+  const { act, error, busy } = useAct()
+  const [file, setFile] = useState<{ file: File; would: Brought }>()
+  const [from, setFrom] = useState(others[0]?.id ?? '')
+  const [what, setWhat] = useState({ chart: true, rules: true, taxRates: true })
+
+  const sent = (chosen: File) => {
+    const form = new FormData()
+    form.append('file', chosen)
+    return form
+  }
+  function chosen(event: ChangeEvent<HTMLInputElement>, take: (file: File) => void) {
+    const [one] = event.target.files ?? []
+    event.target.value = ''
+    if (one) take(one)
+  }
+  const check = (one: File) =>
+    act(
+      () => upload<Brought>(`/api/books/${book.id}/chart-table/check`, sent(one)),
+      (would) => setFile({ file: one, would }),
+    )
+  const take = () =>
+    file &&
+    act(
+      () => upload<Brought>(`/api/books/${book.id}/chart-table`, sent(file.file)),
+      (brought) => {
+        says.done(`${file.file.name}: ${told(brought)}.`)
+        setFile(undefined)
+      },
+    )
+  const takeRules = (one: File) =>
+    act(
+      () => upload<{ added: number }>(`/api/books/${book.id}/rule-table`, sent(one)),
+      (brought) => says.done(`${counted(brought.added, 'rule')} added at the end of the order.`),
+    )
+  const copy = () =>
+    act(
+      () =>
+        data(api.POST('/api/books/{id}/copy', { params: { path: { id: book.id } }, body: { fromId: from, ...what } })),
+      (copied) =>
+        says.done(
+          `Copied ${counted(copied.categories, 'category', 'categories')}, ${counted(copied.rules, 'rule')}, ${counted(copied.taxRates, 'tax rate')}.`,
+        ),
+    )
+
+  return (
+    <div className="mt-4">
+      <h3 className="b">As tables</h3>
+      <p className="flex flex-wrap gap-x-5 gap-y-1 items-center py-1">
+        <a className="link" href={`/api/books/${book.id}/chart-table`} download>
+          Chart and opening balances, CSV
+        </a>
+        <a className="link" href={`/api/books/${book.id}/rule-table`} download>
+          Rules, CSV
+        </a>
+        <a className="link" href={`/api/books/${book.id}/chart-table/template`} download>
+          Template of a chart
+        </a>
+        <label className="link">
+          Take a chart in
+          <input type="file" className="vh" accept=".csv,text/csv" onChange={(e) => chosen(e, check)} />
+        </label>
+        <label className="link">
+          Take rules in
+          <input type="file" className="vh" accept=".csv,text/csv" onChange={(e) => chosen(e, takeRules)} />
+        </label>
+      </p>
+      {file && (
+        <div className="note-calm flex gap-4 items-center">
+          <span>
+            {file.file.name} brings {told(file.would)}.
+          </span>
+          <button type="button" className="btn go" disabled={busy} onClick={take}>
+            Take it in
+          </button>
+          <button type="button" className="btn" onClick={() => setFile(undefined)}>
+            Leave it
+          </button>
+        </div>
+      )}
+      {others.length > 0 && (
+        <p className="flex flex-wrap gap-x-4 gap-y-1 items-center py-1">
+          Copy
+          {(['chart', 'rules', 'taxRates'] as const).map((k) => (
+            <label key={k} className="inline-flex gap-1.5 items-center">
+              <input type="checkbox" checked={what[k]} onChange={(e) => setWhat({ ...what, [k]: e.target.checked })} />
+              {k === 'chart' ? 'categories' : k === 'rules' ? 'rules' : 'tax rates'}
+            </label>
+          ))}
+          from
+          <select
+            className="pick"
+            aria-label={`Copy into ${book.name} from`}
+            value={from}
+            onChange={(e) => setFrom(e.target.value)}
+          >
+            {others.map((o) => (
+              <option key={o.id} value={o.id}>
+                {o.name}
+              </option>
+            ))}
+          </select>
+          <button type="button" className="btn small" disabled={busy} onClick={copy}>
+            Copy
+          </button>
+        </p>
+      )}
+      <ProblemNote error={error} />
+    </div>
+  )
+}

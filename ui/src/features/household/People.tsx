@@ -1,0 +1,238 @@
+import { useQuery } from '@tanstack/react-query'
+import { type FormEvent, useState } from 'react'
+import { api, data, type Schemas } from '@/api/client'
+import { session } from '@/api/queries'
+import { useSays } from '@/app/says'
+import { Choice, ProblemNote, TextField, useAct } from '@/parts/Form'
+import { moment } from '@/parts/figures'
+import { Failed, Loading } from '@/parts/States'
+import { Page, Part } from './Page'
+
+type Role = Schemas['PersonJson']['role']
+type Link = Schemas['LinkJson']
+
+export const ROLES: { value: Role; name: string; may: string }[] = [
+  { value: 'OWNER', name: 'owner', may: 'everything, people and roles among it' },
+  { value: 'BOOKKEEPER', name: 'bookkeeper', may: 'keeps the books' },
+  { value: 'READER', name: 'reader', may: 'sees everything, changes nothing' },
+]
+
+/** Who belongs to the household, as what, and how others join. */
+export function People() {
+  const people = useQuery({ queryKey: ['people'], queryFn: () => data(api.GET('/api/people')) })
+  const me = useQuery(session)
+  const { act, error } = useAct()
+  const says = useSays()
+  const [link, setLink] = useState<{ for: string; link: Link }>()
+  if (people.error) return <Failed error={people.error} retry={people.refetch} />
+  if (!people.data || !me.data) return <Loading what="the people" />
+  const owner = me.data.role === 'OWNER'
+
+  return (
+    <Page title="People" about={`who belongs to ${me.data.householdName}`}>
+      <Part
+        title="In this household"
+        about={
+          <>
+            {ROLES.map((r) => (
+              <span key={r.value} className="block">
+                <b>{r.name}</b>: {r.may}
+              </span>
+            ))}
+          </>
+        }
+      >
+        <table className="tb" aria-label="People">
+          <tbody>
+            {people.data.people.map((p) => (
+              <PersonRow
+                key={p.id}
+                person={p}
+                mine={p.id === me.data?.personId}
+                owner={owner}
+                act={(work, said) => act(work, () => says.done(said))}
+                newPassword={() =>
+                  act(
+                    () => data(api.POST('/api/people/{id}/new-password-link', { params: { path: { id: p.id } } })),
+                    (made) => setLink({ for: `${p.name} sets a new password`, link: made }),
+                  )
+                }
+              />
+            ))}
+          </tbody>
+        </table>
+        <ProblemNote error={error} />
+        {link && <LinkOnce of={link} />}
+      </Part>
+      {owner && <Invite invitations={people.data.invitations} />}
+    </Page>
+  )
+}
+
+function PersonRow({
+  person,
+  mine,
+  owner,
+  act,
+  newPassword,
+}: {
+  person: Schemas['PersonJson']
+  mine: boolean
+  owner: boolean
+  act: (work: () => Promise<unknown>, said: string) => void
+  newPassword: () => void
+}) {
+  const at = { path: { id: person.id } }
+  const [sure, setSure] = useState(false)
+  return (
+    <tr>
+      <td>
+        {person.name} {mine && <span className="qq s">you</span>}
+        <span className="q s block">{person.email}</span>
+      </td>
+      <td className="w-[150px]">
+        {owner && !mine ? (
+          <select
+            className="pick"
+            aria-label={`Role of ${person.name}`}
+            value={person.role}
+            onChange={(e) =>
+              act(
+                () => api.PUT('/api/people/{id}/role', { params: at, body: { role: e.target.value as Role } }),
+                `${person.name} has another role now, and signs in again.`,
+              )
+            }
+          >
+            {ROLES.map((r) => (
+              <option key={r.value} value={r.value}>
+                {r.name}
+              </option>
+            ))}
+          </select>
+        ) : (
+          ROLES.find((r) => r.value === person.role)?.name
+        )}
+      </td>
+      <td className="q s w-[130px]">{person.secondFactor ? 'second factor on' : 'password only'}</td>
+      <td className="n s">
+        {owner && !mine && (
+          <span className="inline-flex gap-4">
+            <button type="button" className="link" onClick={newPassword}>
+              new password<span className="vh"> for {person.name}</span>
+            </button>
+            <button
+              type="button"
+              className="link"
+              onClick={() =>
+                act(
+                  () => api.POST('/api/people/{id}/sign-out', { params: at }),
+                  `${person.name} is signed out everywhere.`,
+                )
+              }
+            >
+              sign out<span className="vh"> {person.name}</span>
+            </button>
+            <button
+              type="button"
+              className="link kill"
+              onClick={() =>
+                sure
+                  ? act(() => api.DELETE('/api/people/{id}', { params: at }), `${person.name} is out of the household.`)
+                  : setSure(true)
+              }
+            >
+              {sure ? 'really remove' : 'remove'}
+              <span className="vh"> {person.name}</span>
+            </button>
+          </span>
+        )}
+      </td>
+    </tr>
+  )
+}
+
+/** A link that is shown once, to be handed on by whatever way people talk to each other. */
+function LinkOnce({ of }: { of: { for: string; link: Link } }) {
+  const address = window.location.origin + of.link.path
+  const says = useSays()
+  return (
+    <div className="note-calm mt-3">
+      With this link {of.for}. It works once, until {moment(of.link.expiresAt)}, and is shown only now.
+      <div className="link-once">
+        <input className="box w-full" readOnly aria-label="Link" value={address} onFocus={(e) => e.target.select()} />
+        <button
+          type="button"
+          className="btn"
+          onClick={() =>
+            navigator.clipboard.writeText(address).then(
+              () => says.done('The link is copied.'),
+              () => says.failed(new Error('Copying is not allowed here. Select the link and copy it by hand.')),
+            )
+          }
+        >
+          Copy
+        </button>
+      </div>
+    </div>
+  )
+}
+
+function Invite({ invitations }: { invitations: Schemas['InvitationJson'][] }) {
+  const [name, setName] = useState('')
+  const [email, setEmail] = useState('')
+  const [role, setRole] = useState<Role>('BOOKKEEPER')
+  const [link, setLink] = useState<{ for: string; link: Link }>()
+  const { act, error, busy } = useAct()
+
+  function submit(event: FormEvent) {
+    event.preventDefault()
+    act(
+      () => data(api.POST('/api/people/invitations', { body: { name, email, role } })),
+      (made) => {
+        setLink({ for: `${name} joins`, link: made })
+        setName('')
+        setEmail('')
+      },
+    )
+  }
+  return (
+    <Part title="Invite somebody" about="They get a link from you, choose a password, and are in. It holds for a week.">
+      <form className="row-form" onSubmit={submit}>
+        <TextField label="Name" value={name} onChange={setName} required />
+        <TextField label="Email" type="email" value={email} onChange={setEmail} required />
+        <Choice label="Role" value={role} onChange={setRole} options={ROLES} />
+        <button type="submit" className="btn go" disabled={busy}>
+          Make a link
+        </button>
+      </form>
+      <ProblemNote error={error} />
+      {link && <LinkOnce of={link} />}
+      {invitations.length > 0 && (
+        <table className="tb mt-3" aria-label="Open invitations">
+          <tbody>
+            {invitations.map((i) => (
+              <tr key={i.id}>
+                <td>
+                  {i.name} <span className="q s">{i.email}</span>
+                </td>
+                <td className="w-[110px]">{ROLES.find((r) => r.value === i.role)?.name}</td>
+                <td className="q s w-[170px]">until {moment(i.expiresAt)}</td>
+                <td className="n s">
+                  <button
+                    type="button"
+                    className="link kill"
+                    onClick={() =>
+                      act(() => api.DELETE('/api/people/invitations/{id}', { params: { path: { id: i.id } } }))
+                    }
+                  >
+                    take back<span className="vh"> the invitation of {i.name}</span>
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </Part>
+  )
+}

@@ -1,0 +1,213 @@
+import { Fragment, type KeyboardEvent } from 'react'
+import { KIND_NAMES } from '@/features/chart/types'
+import { useCurrencyOptions } from '@/parts/Form'
+import { day, typedAmount } from '@/parts/figures'
+import { dayBefore, KINDS_TO_BEGIN, type TypedAccount, type TypedDraft } from './draft'
+
+type Set = (change: (draft: TypedDraft) => TypedDraft) => void
+
+/** The accounts at banks, cards, cash and loans, book by book, with what stood on each. */
+export function AccountRows({ draft, setDraft }: { draft: TypedDraft; setDraft: Set }) {
+  const change = (key: number, to: Partial<TypedAccount>) =>
+    setDraft((d) => ({ ...d, accounts: d.accounts.map((a) => (a.key === key ? { ...a, ...to } : a)) }))
+  const remove = (key: number) => setDraft((d) => ({ ...d, accounts: d.accounts.filter((a) => a.key !== key) }))
+
+  function add(book: number) {
+    const key = Math.max(-1, ...draft.accounts.map((a) => a.key)) + 1
+    const account: TypedAccount = {
+      key,
+      book,
+      name: '',
+      kind: 'CURRENT',
+      ending: '',
+      currency: draft.books[book]?.currency ?? 'EUR',
+      balance: '',
+      rate: '',
+      takenFrom: '',
+    }
+    setDraft((d) => ({ ...d, accounts: [...d.accounts, account] }))
+    setTimeout(() => document.querySelector<HTMLInputElement>(`[data-account="${key}"]`)?.focus(), 0)
+  }
+  /** Enter on the last line begins another. */
+  function onEnter(event: KeyboardEvent, account: TypedAccount) {
+    if (event.key !== 'Enter' || event.ctrlKey || event.metaKey) return
+    event.preventDefault()
+    const own = draft.accounts.filter((a) => a.book === account.book)
+    const next = own[own.indexOf(account) + 1]
+    if (next) document.querySelector<HTMLInputElement>(`[data-account="${next.key}"]`)?.focus()
+    else add(account.book)
+  }
+
+  return (
+    <section aria-label="Its accounts">
+      <h2 className="part">
+        Its accounts{' '}
+        <span className="q s">
+          the balance at the end of the day before the first; a debt takes a minus; leave it empty if you do not know
+        </span>
+      </h2>
+      <table className="tb fill">
+        <colgroup>
+          <col />
+          <col className="w-[112px]" />
+          <col className="w-[76px]" />
+          <col className="w-[84px]" />
+          <col className="w-[136px]" />
+          <col className="w-[150px]" />
+          <col className="w-[72px]" />
+        </colgroup>
+        <thead>
+          <tr>
+            <th>Name</th>
+            <th>Kind</th>
+            <th>Ending</th>
+            <th>In</th>
+            <th className="n">At the end of {day(dayBefore(draft.beginsOn))}</th>
+            <th>Taken from</th>
+            <th>
+              <span className="vh">Remove</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {draft.books.map((book, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a book is known by its place
+            <Fragment key={i}>
+              <tr className="band">
+                <td colSpan={7} className="serif">
+                  {book.name || `Book ${i + 1}`}
+                </td>
+              </tr>
+              {draft.accounts
+                .filter((a) => a.book === i)
+                .map((a) => (
+                  <AccountRow
+                    key={a.key}
+                    account={a}
+                    base={book.currency}
+                    change={(to) => change(a.key, to)}
+                    remove={() => remove(a.key)}
+                    onEnter={(e) => onEnter(e, a)}
+                  />
+                ))}
+              <tr>
+                <td colSpan={7}>
+                  <button type="button" className="link" onClick={() => add(i)}>
+                    Add an account<span className="vh"> to {book.name || `book ${i + 1}`}</span>
+                  </button>{' '}
+                  {i === 0 && <span className="q s">Enter on the last line does the same</span>}
+                </td>
+              </tr>
+            </Fragment>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function AccountRow({
+  account,
+  base,
+  change,
+  remove,
+  onEnter,
+}: {
+  account: TypedAccount
+  base: string
+  change: (to: Partial<TypedAccount>) => void
+  remove: () => void
+  onEnter: (event: KeyboardEvent) => void
+}) {
+  const currencies = useCurrencyOptions()
+  const name = account.name || 'the new account'
+  const wrong = account.balance !== '' && typedAmount(account.balance) === undefined
+  return (
+    <tr onKeyDown={onEnter}>
+      <td>
+        <input
+          className="line w-full"
+          data-account={account.key}
+          aria-label={`Name of ${name}`}
+          value={account.name}
+          onChange={(e) => change({ name: e.target.value })}
+        />
+      </td>
+      <td>
+        <select
+          className="pick"
+          aria-label={`Kind of ${name}`}
+          value={account.kind}
+          onChange={(e) => change({ kind: e.target.value as TypedAccount['kind'] })}
+        >
+          {KINDS_TO_BEGIN.map((k) => (
+            <option key={k} value={k}>
+              {KIND_NAMES[k]}
+            </option>
+          ))}
+        </select>
+      </td>
+      <td>
+        <input
+          className="line w-full"
+          aria-label={`Last digits of ${name}`}
+          value={account.ending}
+          maxLength={12}
+          onChange={(e) => change({ ending: e.target.value })}
+        />
+      </td>
+      <td>
+        <select
+          className="pick"
+          aria-label={`Currency of ${name}`}
+          value={account.currency}
+          onChange={(e) => change({ currency: e.target.value })}
+        >
+          {currencies.map((c) => (
+            <option key={c.value} value={c.value} label={c.name}>
+              {c.value}
+            </option>
+          ))}
+        </select>
+      </td>
+      <td className="n">
+        <input
+          className="line n w-full"
+          inputMode="decimal"
+          aria-label={`Balance of ${name}`}
+          aria-invalid={wrong}
+          value={account.balance}
+          onChange={(e) => change({ balance: e.target.value })}
+        />
+      </td>
+      <td>
+        {account.currency === base ? (
+          <input
+            className="line w-full"
+            aria-label={`Where the balance of ${name} is from`}
+            value={account.takenFrom}
+            placeholder="statement, counted"
+            onChange={(e) => change({ takenFrom: e.target.value })}
+          />
+        ) : (
+          <span className="flex items-center gap-1 s q">
+            1 {account.currency} ={' '}
+            <input
+              className="line n w-[64px]"
+              inputMode="decimal"
+              aria-label={`Rate of ${name} in ${base}`}
+              value={account.rate}
+              onChange={(e) => change({ rate: e.target.value })}
+            />{' '}
+            {base}
+          </span>
+        )}
+      </td>
+      <td>
+        <button type="button" className="link s" onClick={remove}>
+          remove<span className="vh"> {name}</span>
+        </button>
+      </td>
+    </tr>
+  )
+}

@@ -1,0 +1,212 @@
+import { Fragment, useState } from 'react'
+import type { Schemas } from '@/api/client'
+import { useCurrencyOptions } from '@/parts/Form'
+import { counted } from '@/parts/figures'
+import { type Group, monthOptions, type SetupBook, STARTER_NAMES, type TypedDraft } from './draft'
+
+type Set = (change: (draft: TypedDraft) => TypedDraft) => void
+
+/** The books of the household, each with a starter chart to edit in place. */
+export function BookRows({
+  draft,
+  setDraft,
+  starters,
+}: {
+  draft: TypedDraft
+  setDraft: Set
+  starters: Schemas['StarterJson'][]
+}) {
+  const currencies = useCurrencyOptions()
+  const [open, setOpen] = useState<number>()
+  const change = (at: number, to: Partial<SetupBook>) =>
+    setDraft((d) => ({ ...d, books: d.books.map((b, i) => (i === at ? { ...b, ...to } : b)) }))
+  const groupsOf = (starter: SetupBook['starter']) => starters.find((s) => s.starter === starter)?.groups ?? []
+
+  function add() {
+    const business = draft.books.length > 0
+    const starter = business ? 'SIDE_BUSINESS' : 'FAMILY'
+    const book: SetupBook = {
+      name: '',
+      currency: draft.books[0]?.currency ?? 'EUR',
+      fiscalYearStartsIn: draft.books[0]?.fiscalYearStartsIn ?? 'JANUARY',
+      starter,
+      groups: groupsOf(starter),
+    }
+    setDraft((d) => ({ ...d, books: [...d.books, book] }))
+  }
+  function remove(at: number) {
+    setDraft((d) => ({
+      ...d,
+      books: d.books.filter((_, i) => i !== at),
+      accounts: d.accounts.filter((a) => a.book !== at).map((a) => (a.book > at ? { ...a, book: a.book - 1 } : a)),
+    }))
+  }
+  return (
+    <section aria-label="Its books">
+      <h2 className="part">
+        Its books <span className="q s">each balances by itself; money between them is booked in both</span>
+      </h2>
+      <table className="tb fill">
+        <colgroup>
+          <col />
+          <col className="w-[120px]" />
+          <col className="w-[150px]" />
+          <col className="w-[330px]" />
+        </colgroup>
+        <thead>
+          <tr>
+            <th>Book</th>
+            <th>Base currency</th>
+            <th>Fiscal year starts in</th>
+            <th>Starter chart</th>
+          </tr>
+        </thead>
+        <tbody>
+          {draft.books.map((book, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a book is known by its place, which accounts refer to
+            <Fragment key={i}>
+              <tr>
+                <td>
+                  <input
+                    className="line w-full"
+                    aria-label={`Name of book ${i + 1}`}
+                    value={book.name}
+                    placeholder={i === 0 ? 'Household' : 'The side business'}
+                    onChange={(e) => change(i, { name: e.target.value })}
+                  />
+                </td>
+                <td>
+                  <select
+                    className="pick"
+                    aria-label={`Base currency of book ${i + 1}`}
+                    value={book.currency}
+                    onChange={(e) => change(i, { currency: e.target.value })}
+                  >
+                    {currencies.map((c) => (
+                      <option key={c.value} value={c.value} label={c.name}>
+                        {c.value}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td>
+                  <select
+                    className="pick"
+                    aria-label={`Fiscal year of book ${i + 1} starts in`}
+                    value={book.fiscalYearStartsIn}
+                    onChange={(e) =>
+                      change(i, { fiscalYearStartsIn: e.target.value as SetupBook['fiscalYearStartsIn'] })
+                    }
+                  >
+                    {monthOptions.map((m) => (
+                      <option key={m.value} value={m.value}>
+                        {m.name}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+                <td>
+                  <select
+                    className="pick"
+                    aria-label={`Starter chart of book ${i + 1}`}
+                    value={book.starter}
+                    onChange={(e) => {
+                      const starter = e.target.value as SetupBook['starter']
+                      change(i, { starter, groups: groupsOf(starter) })
+                    }}
+                  >
+                    {Object.entries(STARTER_NAMES).map(([value, name]) => (
+                      <option key={value} value={value}>
+                        {name}
+                      </option>
+                    ))}
+                  </select>{' '}
+                  <span className="q s">{summary(book.groups)}</span>{' '}
+                  <button
+                    type="button"
+                    className="link s"
+                    aria-expanded={open === i}
+                    onClick={() => setOpen(open === i ? undefined : i)}
+                  >
+                    {open === i ? 'done' : 'edit'}
+                  </button>
+                  {draft.books.length > 1 && (
+                    <>
+                      {' '}
+                      <button type="button" className="link s" onClick={() => remove(i)}>
+                        remove<span className="vh"> book {i + 1}</span>
+                      </button>
+                    </>
+                  )}
+                </td>
+              </tr>
+              {open === i && (
+                <tr className="groups">
+                  <td colSpan={4}>
+                    <Groups groups={book.groups} set={(groups) => change(i, { groups })} />
+                  </td>
+                </tr>
+              )}
+            </Fragment>
+          ))}
+        </tbody>
+      </table>
+      <p className="more">
+        <button type="button" className="link" onClick={add}>
+          Add a book
+        </button>{' '}
+        <span className="q s">for a side business</span>
+      </p>
+    </section>
+  )
+}
+
+function summary(groups: Group[]): string {
+  const categories = groups.reduce((sum, g) => sum + g.categories.filter((c) => c.trim()).length, 0)
+  return `${counted(categories, 'category', 'categories')} in ${counted(groups.length, 'group')}`
+}
+
+/** The groups of a starter chart, each with its categories on a line, apart by commas. */
+function Groups({ groups, set }: { groups: Group[]; set: (groups: Group[]) => void }) {
+  const change = (at: number, to: Partial<Group>) => set(groups.map((g, i) => (i === at ? { ...g, ...to } : g)))
+  return (
+    <div className="grid gap-1.5 py-2">
+      {groups.map((g, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: groups may have any name while they are typed
+        <div className="grid grid-cols-[92px_170px_1fr_60px] gap-2 items-center" key={i}>
+          <select
+            className="pick"
+            aria-label={`Group ${i + 1} holds`}
+            value={g.accountClass}
+            onChange={(e) => change(i, { accountClass: e.target.value as Group['accountClass'] })}
+          >
+            <option value="INCOME">income</option>
+            <option value="EXPENSE">expenses</option>
+          </select>
+          <input
+            className="box"
+            aria-label={`Name of group ${i + 1}`}
+            value={g.name}
+            onChange={(e) => change(i, { name: e.target.value })}
+          />
+          <input
+            className="box"
+            aria-label={`Categories of group ${i + 1}, apart by commas`}
+            defaultValue={g.categories.join(', ')}
+            onChange={(e) => change(i, { categories: e.target.value.split(',').map((c) => c.trim()) })}
+          />
+          <button type="button" className="link s" onClick={() => set(groups.filter((_, at) => at !== i))}>
+            remove<span className="vh"> group {i + 1}</span>
+          </button>
+        </div>
+      ))}
+      <button
+        type="button"
+        className="link s justify-self-start"
+        onClick={() => set([...groups, { name: '', accountClass: 'EXPENSE', categories: [] }])}
+      >
+        Add a group
+      </button>
+    </div>
+  )
+}

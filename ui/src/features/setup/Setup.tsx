@@ -1,0 +1,126 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Navigate, useNavigate } from 'react-router'
+import { api, data, Problem } from '@/api/client'
+import { booksChanged, queryClient } from '@/api/queries'
+import { useCommands } from '@/app/commands'
+import { useSays } from '@/app/says'
+import { ProblemNote } from '@/parts/Form'
+import { longDay } from '@/parts/figures'
+import { Scroll } from '@/parts/Scroll'
+import { Failed, Loading } from '@/parts/States'
+import { AccountRows } from './AccountRows'
+import { BookRows } from './BookRows'
+import { dayBefore, type SetupPage } from './draft'
+import { OpeningEntries } from './OpeningEntries'
+import { useDraft } from './useDraft'
+import './setup.css'
+
+/** A new household as one page that is filled in like a ledger, kept as it is typed. */
+export function Setup() {
+  const setup = useQuery({
+    queryKey: ['setup'],
+    queryFn: () => data(api.GET('/api/setup')),
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+  if (setup.error instanceof Problem && setup.error.code === 'books-open') return <Navigate to="/chart" replace />
+  if (setup.error) return <Failed error={setup.error} retry={setup.refetch} />
+  if (!setup.data) return <Loading what="the new household" />
+  return <SetupForm first={setup.data} />
+}
+
+function SetupForm({ first }: { first: SetupPage }) {
+  const { draft, setDraft, page, error, kept, keep, version } = useDraft(first)
+  const [refused, setRefused] = useState<unknown>()
+  const [busy, setBusy] = useState(false)
+  const navigate = useNavigate()
+  const says = useSays()
+  const stops = page.missing.filter((m) => m.stops)
+
+  async function openBooks() {
+    setBusy(true)
+    setRefused(undefined)
+    try {
+      await keep()
+      await api.POST('/api/setup/open', { params: { query: { version: version.current } } })
+      queryClient.removeQueries({ queryKey: ['setup'] })
+      await booksChanged()
+      await queryClient.invalidateQueries({ queryKey: ['session'] })
+      says.done(`The books of ${draft.name} are open.`)
+      navigate('/chart')
+    } catch (e) {
+      setRefused(e)
+      setBusy(false)
+    }
+  }
+  useCommands([
+    { keys: ['mod+Enter'], label: 'Open the books', strip: 'open the books', run: openBooks, whileTyping: true },
+  ])
+
+  return (
+    <main className="split setup" tabIndex={-1}>
+      <section className="sheet">
+        <Scroll label="The new household">
+          <div className="head">
+            <h1>A new household</h1>
+            <span className="q">everything here can be changed later</span>
+            <span className="end q s" role="status">
+              {kept ? 'kept as you type' : 'keeping…'}
+            </span>
+          </div>
+          <p className="sentence">
+            The household is called{' '}
+            <input
+              className="line"
+              aria-label="Name of the household"
+              value={draft.name}
+              onChange={(e) => setDraft((d) => ({ ...d, name: e.target.value }))}
+            />{' '}
+            and begins on{' '}
+            <input
+              className="line"
+              type="date"
+              aria-label="First day"
+              value={draft.beginsOn}
+              onChange={(e) => e.target.value && setDraft((d) => ({ ...d, beginsOn: e.target.value }))}
+            />
+            .
+          </p>
+          <BookRows draft={draft} setDraft={setDraft} starters={page.starters} />
+          <AccountRows draft={draft} setDraft={setDraft} />
+        </Scroll>
+      </section>
+      <aside className="insp" aria-label="The opening entries">
+        <div className="ih">
+          <h2>The opening entries</h2>
+        </div>
+        <p className="q s ihs">at the end of {longDay(dayBefore(draft.beginsOn))}; they balance as you type</p>
+        <OpeningEntries openings={page.openings} />
+        {page.advice && <p className="wait mb-3">{page.advice}</p>}
+        {page.missing.length > 0 && (
+          <>
+            <h3>Still missing</h3>
+            <ul className="missing">
+              {page.missing.map((m) => (
+                <li key={m.what} className={m.stops ? 'wait' : 'q'}>
+                  {m.what}
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+        <ProblemNote error={error ?? refused} />
+        <div className="acts">
+          <button type="button" className="btn go wide" disabled={busy || stops.length > 0} onClick={openBooks}>
+            Open the books <kbd>Ctrl Enter</kbd>
+          </button>
+          <p className="q s full">
+            Each balance is checked against the first statement and can be put right later. You can leave this page and
+            come back.
+          </p>
+        </div>
+      </aside>
+    </main>
+  )
+}
