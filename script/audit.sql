@@ -11,10 +11,16 @@ create temp table checked (check_no int, what text, how_many bigint);
 -- 1. Every entry balances in each book that it touches.
 insert into checked select 1, 'entries balance to zero per book', count(*) from entry;
 insert into finding
-  select 1, format('entry no. %s is %s minor units out of balance', e.no, sum(p.amount_minor))
+  select 1, format('entry no. %s is %s minor units out of balance', e.no, sum(p.base_minor))
     from entry e join posting p using (household_id)
    where p.entry_id = e.id
-   group by e.household_id, e.id, e.no, p.book_id having sum(p.amount_minor) <> 0;
+   group by e.household_id, e.id, e.no, p.book_id having sum(p.base_minor) <> 0;
+insert into finding
+  select 1, format('entry no. %s is %s %s out of balance', e.no, sum(p.amount_minor), min(a.currency))
+    from entry e join posting p on p.household_id = e.household_id and p.entry_id = e.id
+    join account a on a.household_id = p.household_id and a.id = p.account_id
+   group by e.household_id, e.id, e.no, p.book_id
+  having count(distinct a.currency) = 1 and sum(p.amount_minor) <> 0;
 insert into finding
   select 1, format('entry no. %s has %s postings', e.no, count(p.id))
     from entry e left join posting p on p.household_id = e.household_id and p.entry_id = e.id
@@ -28,18 +34,27 @@ insert into finding
     join entry e on e.household_id = p.household_id and e.id = p.entry_id
     join account a on a.household_id = p.household_id and a.id = p.account_id
    where p.date <> e.date or p.book_id <> a.book_id;
+insert into finding
+  select 2, format('a posting to %s has a value that is not its amount, in one currency', a.name)
+    from posting p
+    join account a on a.household_id = p.household_id and a.id = p.account_id
+    join book b on b.household_id = a.household_id and b.id = a.book_id
+   where a.currency = b.currency and p.amount_minor <> p.base_minor;
 
 -- 3. Kept totals equal the postings.
 insert into checked select 3, 'kept monthly totals equal the postings', count(*) from account_month;
 insert into finding
   select 3, format('%s, %s: kept %s/%s, postings make %s/%s', a.name, to_char(month, 'YYYY-MM'),
                    coalesce(k.debit, 0), coalesce(k.credit, 0), coalesce(s.debit, 0), coalesce(s.credit, 0))
-    from (select household_id, account_id, month, debit_minor as debit, credit_minor as credit from account_month) k
+    from (select household_id, account_id, month, debit_minor as debit, credit_minor as credit,
+                 debit_base_minor as debit_base, credit_base_minor as credit_base from account_month) k
     full join (select household_id, account_id, date_trunc('month', date)::date as month,
-                      sum(greatest(amount_minor, 0)) as debit, sum(greatest(-amount_minor, 0)) as credit
+                      sum(greatest(amount_minor, 0)) as debit, sum(greatest(-amount_minor, 0)) as credit,
+                      sum(greatest(base_minor, 0)) as debit_base, sum(greatest(-base_minor, 0)) as credit_base
                  from posting group by 1, 2, 3) s using (household_id, account_id, month)
     join account a on a.household_id = coalesce(k.household_id, s.household_id) and a.id = coalesce(k.account_id, s.account_id)
-   where (coalesce(k.debit, 0), coalesce(k.credit, 0)) <> (coalesce(s.debit, 0), coalesce(s.credit, 0));
+   where (coalesce(k.debit, 0), coalesce(k.credit, 0), coalesce(k.debit_base, 0), coalesce(k.credit_base, 0))
+      <> (coalesce(s.debit, 0), coalesce(s.credit, 0), coalesce(s.debit_base, 0), coalesce(s.credit_base, 0));
 
 -- 4. Each finished statement: what it opens with, plus what is ticked for it, is what it closes with.
 create temp table chain as

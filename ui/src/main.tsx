@@ -12,6 +12,7 @@ import { Frame } from './app/Frame'
 import { SaysProvider } from './app/says'
 import { applyTheme } from './app/theme'
 import { Almanac } from './features/almanac/Almanac'
+import { AccountPage } from './features/chart/AccountPage'
 import { Chart } from './features/chart/Chart'
 import { OpeningBalances } from './features/chart/OpeningBalances'
 import { Rates } from './features/currency/Rates'
@@ -23,7 +24,6 @@ import { People } from './features/household/People'
 import { SignIn } from './features/household/SignIn'
 import { You } from './features/household/You'
 import { Journal } from './features/journal/Journal'
-import { Register } from './features/journal/Register'
 import { Post } from './features/post/Post'
 import { Reconcile } from './features/reconcile/Reconcile'
 import { StatementSheet } from './features/reconcile/StatementSheet'
@@ -42,7 +42,7 @@ const router = createBrowserRouter([
       { path: '/reconcile', element: <Reconcile /> },
       { path: '/reconcile/:statementId', element: <StatementSheet /> },
       { path: '/journal', element: <Journal /> },
-      { path: '/accounts/:accountId', element: <Register /> },
+      { path: '/accounts/:accountId', element: <AccountPage /> },
       { path: '/chart', element: <Chart /> },
       { path: '/chart/opening', element: <OpeningBalances /> },
       { path: '/setup', element: <Setup /> },

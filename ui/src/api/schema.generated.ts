@@ -1304,8 +1304,8 @@ export interface components {
             name: string;
         };
         BookFactsJson: {
-            /** @enum {string} */
-            fiscalYearStartsIn: "JANUARY" | "FEBRUARY" | "MARCH" | "APRIL" | "MAY" | "JUNE" | "JULY" | "AUGUST" | "SEPTEMBER" | "OCTOBER" | "NOVEMBER" | "DECEMBER";
+            /** Format: int32 */
+            fiscalYearStartsIn: number;
             name: string;
             taxNumber: string;
             /** Format: date */
@@ -1314,8 +1314,8 @@ export interface components {
         BookJson: {
             currency: string;
             fiscalYear: components["schemas"]["FiscalYearJson"];
-            /** @enum {string} */
-            fiscalYearStartsIn: "JANUARY" | "FEBRUARY" | "MARCH" | "APRIL" | "MAY" | "JUNE" | "JULY" | "AUGUST" | "SEPTEMBER" | "OCTOBER" | "NOVEMBER" | "DECEMBER";
+            /** Format: int32 */
+            fiscalYearStartsIn: number;
             /** Format: uuid */
             id: string;
             name: string;
@@ -1661,8 +1661,8 @@ export interface components {
         };
         NewBookJson: {
             currency: string;
-            /** @enum {string} */
-            fiscalYearStartsIn: "JANUARY" | "FEBRUARY" | "MARCH" | "APRIL" | "MAY" | "JUNE" | "JULY" | "AUGUST" | "SEPTEMBER" | "OCTOBER" | "NOVEMBER" | "DECEMBER";
+            /** Format: int32 */
+            fiscalYearStartsIn: number;
             name: string;
             /** @enum {string} */
             starter: "FAMILY" | "SIDE_BUSINESS" | "EMPTY";
@@ -2122,8 +2122,8 @@ export interface components {
         };
         SetupBookJson: {
             currency: string;
-            /** @enum {string} */
-            fiscalYearStartsIn: "JANUARY" | "FEBRUARY" | "MARCH" | "APRIL" | "MAY" | "JUNE" | "JULY" | "AUGUST" | "SEPTEMBER" | "OCTOBER" | "NOVEMBER" | "DECEMBER";
+            /** Format: int32 */
+            fiscalYearStartsIn: number;
             groups: components["schemas"]["SetupGroupJson"][];
             name: string;
             /** @enum {string} */

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { DropdownMenu } from 'radix-ui'
 import { type ReactNode, Suspense, useState } from 'react'
-import { NavLink, Outlet, useNavigate } from 'react-router'
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { api, type Schemas } from '@/api/client'
 import { books as booksQuery, queryClient, session } from '@/api/queries'
 import { longMonth, shortMonth, yearOf } from '@/parts/figures'
@@ -34,6 +34,7 @@ export function Frame() {
   const { page } = useScope()
   const search = useScopeSearch()
   const navigate = useNavigate()
+  const { pathname } = useLocation()
   const [finding, setFinding] = useState(false)
   const [keys, setKeys] = useState(false)
   const stations = page.data?.stations
@@ -78,7 +79,7 @@ export function Frame() {
         </nav>
         <nav className="books" aria-label="Books">
           {BOOKS.map((b) => (
-            <NavLink key={b.to} className="go-to" to={b.to + search}>
+            <NavLink key={b.to} className={of(b.to, pathname)} to={b.to + search}>
               {b.label}
             </NavLink>
           ))}
@@ -104,6 +105,10 @@ export function Frame() {
     </div>
   )
 }
+
+/** An account's page belongs to the Chart. */
+const of = (to: string, pathname: string) =>
+  to === '/chart' && pathname.startsWith('/accounts/') ? 'go-to here' : 'go-to'
 
 function Station({ to, label, left }: { to: string; label: string; left: number | undefined }) {
   return (

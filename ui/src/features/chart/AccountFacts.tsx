@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { counted, day, figure, longDay, moment } from '@/parts/figures'
+import { counted, figure, longDay, moment } from '@/parts/figures'
 import type { AccountPage } from './types'
 
 /** What is known of an account, as a list of facts. */
@@ -66,30 +66,31 @@ export function OpeningEntry({ page }: { page: AccountPage }) {
     </tr>
   )
   return (
-    <table className="entry mb-3" aria-label="Opening balance">
-      <colgroup>
-        <col />
-        <col className="w-[82px]" />
-        <col className="w-[82px]" />
-      </colgroup>
-      <thead>
-        <tr>
-          <th>
-            <b>Opening balance, end of {day(opening.balanceOn)}</b>
-          </th>
-          <th className="n">Debit</th>
-          <th className="n">Credit</th>
-        </tr>
-      </thead>
-      <tbody>{debit ? [account, equity] : [equity, account]}</tbody>
-      <tfoot>
-        <tr>
-          <td>balances, {page.baseCurrency}</td>
-          <td className="n">{amount}</td>
-          <td className="n">{amount}</td>
-        </tr>
-      </tfoot>
-    </table>
+    <>
+      <h3>Opening balance, at the end of {longDay(opening.balanceOn)}</h3>
+      <table className="entry mb-3" aria-label="Opening balance">
+        <colgroup>
+          <col />
+          <col className="w-[82px]" />
+          <col className="w-[82px]" />
+        </colgroup>
+        <thead>
+          <tr>
+            <th>No. {opening.entryNo}</th>
+            <th className="n">Debit</th>
+            <th className="n">Credit</th>
+          </tr>
+        </thead>
+        <tbody>{debit ? [account, equity] : [equity, account]}</tbody>
+        <tfoot>
+          <tr>
+            <td>balances, {page.baseCurrency}</td>
+            <td className="n">{amount}</td>
+            <td className="n">{amount}</td>
+          </tr>
+        </tfoot>
+      </table>
+    </>
   )
 }
 

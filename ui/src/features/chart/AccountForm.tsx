@@ -114,7 +114,6 @@ function FilledForm({ bookId, near, page, onClose, onSaved }: Omit<Props, 'accou
           label="Name"
           value={draft.name}
           required
-          // biome-ignore lint/a11y/noAutofocus: opened by a key, the person is about to type here
           autoFocus
           onChange={(name) => set({ name })}
         />

@@ -74,6 +74,10 @@ export function AccountInspector({
       {!page.group && <BalanceLine page={page} />}
       {page.hasStatements && (
         <table className="entry" aria-label="Seen at the bank and open">
+          <colgroup>
+            <col />
+            <col className="w-[110px]" />
+          </colgroup>
           <tbody>
             <tr>
               <td>

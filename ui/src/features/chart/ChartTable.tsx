@@ -79,7 +79,7 @@ function HeadLine({ line, selected, select, folded, fold }: { line: Exclude<Line
         </span>
       </td>
       <td className="narrow-off" />
-      <td className="n q s">{line.at === 'book' ? 'debits equal credits' : ''}</td>
+      <td className="n q s">{line.at === 'book' && sums.debit === sums.credit ? 'both sides equal' : ''}</td>
       <td className="n b">{sums.debit && figure(sums.debit)}</td>
       <td className="n b">{sums.credit && figure(sums.credit)}</td>
       <td />

@@ -8,7 +8,7 @@ import { useSays } from '@/app/says'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { OpeningEntries } from '@/features/setup/OpeningEntries'
 import { ProblemNote, useAct } from '@/parts/Form'
-import { counted, day, typedAmount } from '@/parts/figures'
+import { counted, day, figure, typedAmount } from '@/parts/figures'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { KIND_NAMES } from './types'
@@ -32,7 +32,7 @@ export function OpeningBalances() {
 
 const typedOf = (o: Opening): Typed => ({
   opensOn: o.opensOn ?? '',
-  balance: o.balance ?? (o.opensOn ? '0.00' : ''),
+  balance: o.balance ? figure(o.balance) : o.opensOn ? '0.00' : '',
 })
 
 function Sheet({ openings }: { openings: Opening[] }) {

@@ -46,7 +46,7 @@ export function Books() {
 
 function BookFacts({ book }: { book: Book }) {
   const [name, setName] = useState(book.name)
-  const [month, setMonth] = useState(book.fiscalYearStartsIn)
+  const [month, setMonth] = useState(String(book.fiscalYearStartsIn))
   const [taxNumber, setTaxNumber] = useState(book.taxNumber)
   const [taxedFrom, setTaxedFrom] = useState(book.taxedFrom ?? '')
   const { act, error, busy } = useAct()
@@ -57,7 +57,7 @@ function BookFacts({ book }: { book: Book }) {
       () =>
         api.PUT('/api/books/{id}', {
           params: { path: { id: book.id }, query: { version: book.version } },
-          body: { name, fiscalYearStartsIn: month, taxNumber, taxedFrom: taxedFrom || undefined },
+          body: { name, fiscalYearStartsIn: Number(month), taxNumber, taxedFrom: taxedFrom || undefined },
         }),
       () => says.done(`${name} is changed.`),
     )
@@ -81,14 +81,14 @@ function BookFacts({ book }: { book: Book }) {
 function NewBook() {
   const [name, setName] = useState('')
   const [currency, setCurrency] = useState('EUR')
-  const [month, setMonth] = useState<Book['fiscalYearStartsIn']>('JANUARY')
+  const [month, setMonth] = useState('1')
   const [starter, setStarter] = useState<'FAMILY' | 'SIDE_BUSINESS' | 'EMPTY'>('SIDE_BUSINESS')
   const { act, error, busy } = useAct()
   const says = useSays()
   function submit(event: FormEvent) {
     event.preventDefault()
     act(
-      () => api.POST('/api/books', { body: { name, currency, fiscalYearStartsIn: month, starter } }),
+      () => api.POST('/api/books', { body: { name, currency, fiscalYearStartsIn: Number(month), starter } }),
       () => {
         says.done(`${name} is a book now.`)
         setName('')

@@ -32,15 +32,11 @@ export function People() {
     <Page title="People" about={`who belongs to ${me.data.householdName}`}>
       <Part
         title="In this household"
-        about={
-          <>
-            {ROLES.map((r) => (
-              <span key={r.value} className="block">
-                <b>{r.name}</b>: {r.may}
-              </span>
-            ))}
-          </>
-        }
+        about={ROLES.map((r) => (
+          <span key={r.value} className="block">
+            <b>{r.name}</b>: {r.may}
+          </span>
+        ))}
       >
         <table className="tb" aria-label="People">
           <tbody>

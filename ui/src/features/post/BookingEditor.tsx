@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { type FormEvent, useState } from 'react'
 import { api, data, messageOf } from '@/api/client'
+import { accounts } from '@/api/queries'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { typedAmount } from '@/parts/figures'
 import { JournalEntry } from '@/parts/JournalEntry'
@@ -11,6 +12,7 @@ interface Draft {
   key: number
   accountId: string
   amount: string
+  other: string
   note: string
 }
 
@@ -19,10 +21,12 @@ function drafts(booking: Booking, line: Waiting, split: boolean): Draft[] {
     key,
     accountId: p.accountId,
     amount: withoutSign(p.amount, line),
+    other: p.otherAmount ?? '',
     note: p.note ?? '',
   }))
-  if (parts.length === 0) parts.push({ key: 0, accountId: '', amount: withoutSign(line.amount, line), note: '' })
-  if (split && parts.length === 1) parts.push({ key: 1, accountId: '', amount: '', note: '' })
+  if (parts.length === 0)
+    parts.push({ key: 0, accountId: '', amount: withoutSign(line.amount, line), other: '', note: '' })
+  if (split && parts.length === 1) parts.push({ key: 1, accountId: '', amount: '', other: '', note: '' })
   return parts
 }
 
@@ -43,13 +47,20 @@ export function BookingEditor({
   const [payee, setPayee] = useState(booking.payee || line.payee || line.memo)
   const [note, setNote] = useState(booking.note ?? '')
   const [parts, setParts] = useState(() => drafts(booking, line, split))
+  const { data: all = [] } = useQuery(accounts)
   const several = parts.length > 1
+  /** The currency of an own account in another currency than the line's; undefined for all others. */
+  const abroad = (id: string) => {
+    const account = all.find((a) => a.id === id)
+    return account?.hasOpeningBalance && account.currency !== line.currency ? account.currency : undefined
+  }
   const draft: Booking = {
     payee,
     note,
     parts: parts.map((p) => ({
       accountId: p.accountId,
       amount: several ? withSign(p.amount, line) : line.amount,
+      otherAmount: abroad(p.accountId) ? typedAmount(p.other) : undefined,
       note: p.note,
     })),
   }
@@ -94,6 +105,18 @@ export function BookingEditor({
               onChange={(a) => change(p.key, { accountId: a.id })}
             />
           </div>
+          {abroad(p.accountId) && (
+            <label className="field">
+              {line.amount.startsWith('-') ? 'Arrived' : 'Left'} there, {abroad(p.accountId)}
+              <input
+                inputMode="decimal"
+                className="n"
+                value={p.other}
+                placeholder="0.00"
+                onChange={(e) => change(p.key, { other: e.target.value })}
+              />
+            </label>
+          )}
           {several && (
             <label className="field">
               Amount
@@ -115,7 +138,7 @@ export function BookingEditor({
         onClick={() =>
           setParts((old) => [
             ...old,
-            { key: Math.max(...old.map((p) => p.key)) + 1, accountId: '', amount: '', note: '' },
+            { key: Math.max(...old.map((p) => p.key)) + 1, accountId: '', amount: '', other: '', note: '' },
           ])
         }
       >

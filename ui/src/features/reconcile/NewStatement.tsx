@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from 'react'
 import { api, data, messageOf, type Schemas } from '@/api/client'
 import { booksChanged } from '@/api/queries'
-import { typedAmount } from '@/parts/figures'
+import { figure, typedAmount } from '@/parts/figures'
 
 /** Begins a statement from paper: the day it closes and the balance that it states. */
 export function NewStatement({
@@ -15,6 +15,7 @@ export function NewStatement({
 }) {
   const [closesOn, setClosesOn] = useState(row.nextClosesOn)
   const [closing, setClosing] = useState('')
+  const [opening, setOpening] = useState('')
   const [problem, setProblem] = useState('')
   const amount = typedAmount(closing)
 
@@ -23,7 +24,7 @@ export function NewStatement({
     if (amount === undefined)
       return setProblem('Type the closing balance as it stands on the statement, such as 2,409.65.')
     try {
-      const body = { accountId: row.accountId, closesOn, closing: amount }
+      const body = { accountId: row.accountId, closesOn, closing: amount, opening: typedAmount(opening) }
       const begun = await data(api.POST('/api/statements', { body }))
       await booksChanged()
       onBegun(begun.id)
@@ -57,6 +58,17 @@ export function NewStatement({
           value={closing}
           aria-invalid={closing !== '' && amount === undefined}
           onChange={(e) => setClosing(e.target.value)}
+        />
+      </label>
+      <label className="field">
+        Opening balance, if the statement says it
+        <input
+          inputMode="decimal"
+          className="n"
+          value={opening}
+          placeholder={figure(row.agreedBalance)}
+          aria-invalid={opening !== '' && typedAmount(opening) === undefined}
+          onChange={(e) => setOpening(e.target.value)}
         />
       </label>
       {problem && (

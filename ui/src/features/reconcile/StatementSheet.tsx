@@ -147,6 +147,16 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
             <CorrectStatement sheet={sheet} onClose={() => setCorrecting(false)} />
           ) : (
             <>
+              {sheet.openingApart && !sheet.finished && (
+                <p className="note-calm mb-3">
+                  {sheet.openingApart.words}{' '}
+                  {sheet.openingApart.first && (
+                    <Link className="link" to={`/chart/opening${search}`}>
+                      Put the opening balance right
+                    </Link>
+                  )}
+                </p>
+              )}
               {posting && <SelectedPosting posting={posting} />}
               {!sheet.finished && sheet.unposted.length > 0 && (
                 <p className="note-calm mt-3">

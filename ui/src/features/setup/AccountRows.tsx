@@ -164,7 +164,7 @@ function AccountRow({
           onChange={(e) => change({ currency: e.target.value })}
         >
           {currencies.map((c) => (
-            <option key={c.value} value={c.value} label={c.name}>
+            <option key={c.value} value={c.value} title={c.name}>
               {c.value}
             </option>
           ))}
@@ -184,7 +184,7 @@ function AccountRow({
         {account.currency === base ? (
           <input
             className="line w-full"
-            aria-label={`Where the balance of ${name} is from`}
+            aria-label={`Source of the balance of ${name}`}
             value={account.takenFrom}
             placeholder="statement, counted"
             onChange={(e) => change({ takenFrom: e.target.value })}

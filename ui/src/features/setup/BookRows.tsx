@@ -28,7 +28,7 @@ export function BookRows({
     const book: SetupBook = {
       name: '',
       currency: draft.books[0]?.currency ?? 'EUR',
-      fiscalYearStartsIn: draft.books[0]?.fiscalYearStartsIn ?? 'JANUARY',
+      fiscalYearStartsIn: draft.books[0]?.fiscalYearStartsIn ?? 1,
       starter,
       groups: groupsOf(starter),
     }
@@ -94,9 +94,7 @@ export function BookRows({
                     className="pick"
                     aria-label={`Fiscal year of book ${i + 1} starts in`}
                     value={book.fiscalYearStartsIn}
-                    onChange={(e) =>
-                      change(i, { fiscalYearStartsIn: e.target.value as SetupBook['fiscalYearStartsIn'] })
-                    }
+                    onChange={(e) => change(i, { fiscalYearStartsIn: Number(e.target.value) })}
                   >
                     {monthOptions.map((m) => (
                       <option key={m.value} value={m.value}>

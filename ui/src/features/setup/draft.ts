@@ -1,5 +1,5 @@
 import type { Schemas } from '@/api/client'
-import { typedAmount } from '@/parts/figures'
+import { figure, typedAmount } from '@/parts/figures'
 
 export type SetupPage = Schemas['SetupPageJson']
 export type SetupDraft = Schemas['SetupDraftJson']
@@ -21,7 +21,12 @@ export interface TypedDraft extends Omit<SetupDraft, 'accounts'> {
 export function typed(draft: SetupDraft): TypedDraft {
   return {
     ...draft,
-    accounts: draft.accounts.map((a, key) => ({ ...a, key, balance: a.balance ?? '', rate: a.rate ?? '' })),
+    accounts: draft.accounts.map((a, key) => ({
+      ...a,
+      key,
+      balance: a.balance === undefined ? '' : figure(a.balance),
+      rate: a.rate ?? '',
+    })),
   }
 }
 
@@ -37,22 +42,10 @@ export function untyped(draft: TypedDraft): SetupDraft {
   }
 }
 
-export const MONTH_NAMES = [
-  'JANUARY',
-  'FEBRUARY',
-  'MARCH',
-  'APRIL',
-  'MAY',
-  'JUNE',
-  'JULY',
-  'AUGUST',
-  'SEPTEMBER',
-  'OCTOBER',
-  'NOVEMBER',
-  'DECEMBER',
-] as const
-
-export const monthOptions = MONTH_NAMES.map((m) => ({ value: m, name: m[0] + m.slice(1).toLowerCase() }))
+/** The months of a year as picks, by their number. */
+export const monthOptions = 'January February March April May June July August September October November December'
+  .split(' ')
+  .map((name, i) => ({ value: String(i + 1), name }))
 
 export const STARTER_NAMES = { FAMILY: 'family', SIDE_BUSINESS: 'side business', EMPTY: 'empty' } as const
 

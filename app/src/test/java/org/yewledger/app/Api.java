@@ -15,6 +15,7 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import org.yewledger.app.platform.SignedIn;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -78,16 +79,20 @@ public final class Api {
   private Answer perform(
       org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder<?>
           builder) {
-    var token = UsernamePasswordAuthenticationToken.authenticated(person, null, List.of());
     try {
       var response =
-          mvc.perform(builder.with(authentication(token)).with(csrf())).andReturn().getResponse();
+          mvc.perform(builder.with(signedIn(person)).with(csrf())).andReturn().getResponse();
       String body = response.getContentAsString(StandardCharsets.UTF_8);
       return new Answer(
           response.getStatus(), body.isEmpty() ? JSON.missingNode() : JSON.readTree(body));
     } catch (Exception e) {
       throw new AssertionError(e);
     }
+  }
+
+  static RequestPostProcessor signedIn(SignedIn person) {
+    return authentication(
+        UsernamePasswordAuthenticationToken.authenticated(person, null, List.of()));
   }
 
   static MockHttpServletRequestBuilder plain(HttpMethod method, String path) {

@@ -42,8 +42,7 @@ public class ApiDocumentTest extends AppTest {
         new ClassFileImporter()
             .importPackages("org.yewledger.app").stream()
                 .filter(c -> c.getSimpleName().endsWith("Json"))
-                .collect(
-                    Collectors.groupingBy(JavaClass::getSimpleName, Collectors.counting()));
+                .collect(Collectors.groupingBy(JavaClass::getSimpleName, Collectors.counting()));
     byName.values().removeIf(count -> count == 1);
     assertEquals(byName, Map.of());
   }

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.time.Month;
 import java.util.List;
+import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -16,6 +17,7 @@ import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.household.HouseholdFounding;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
@@ -44,6 +46,32 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
       Account school,
       Account pay,
       Account press) {}
+
+  /** Somebody else of the household, with a role. */
+  protected SignedIn as(Household h, Role role) {
+    UUID id = Ids.next();
+    var somebody =
+        new SignedIn(id, "somebody", id + "@aldercott.example", h.owner().householdId(), role);
+    founding.as(
+        somebody,
+        () -> {
+          entities
+              .createNativeQuery(
+                  "insert into person (id, email, name, password_hash) values (?, ?, ?, 'none')")
+              .setParameter(1, id)
+              .setParameter(2, somebody.email())
+              .setParameter(3, somebody.name())
+              .executeUpdate();
+          return entities
+              .createNativeQuery(
+                  "insert into membership (household_id, person_id, role) values (?, ?, ?)")
+              .setParameter(1, somebody.householdId())
+              .setParameter(2, id)
+              .setParameter(3, role.name())
+              .executeUpdate();
+        });
+    return somebody;
+  }
 
   protected Household found(String name) {
     SignedIn owner =
@@ -82,11 +110,11 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
           for (Account account : all) {
             String tail = account.equals(household.current()) ? "4417" : "";
             entities.persist(
-                new AccountEntity(
-                    account, null, AccountFacts.ofTail(tail), all.indexOf(account)));
+                new AccountEntity(account, null, AccountFacts.ofTail(tail), all.indexOf(account)));
           }
           entities.flush();
-          entries.add(List.of(Entry.opening(household.current(), 100_000, equity, ExchangeRates.NONE)));
+          entries.add(
+              List.of(Entry.opening(household.current(), 100_000, equity, ExchangeRates.NONE)));
         });
     return household;
   }

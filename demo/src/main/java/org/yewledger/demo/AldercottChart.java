@@ -28,6 +28,7 @@ public final class AldercottChart {
   public static final String PRESS = "Saltmarsh Letterpress";
 
   static final LocalDate START = LocalDate.of(2025, 10, 1);
+
   /** The shop began to sell abroad, and to be paid out in dollars. */
   static final LocalDate SHOP_START = LocalDate.of(2026, 4, 1);
 
@@ -114,8 +115,7 @@ public final class AldercottChart {
       CurrencyUnit currency,
       @Nullable LocalDate opensOn,
       long opening) {
-    accounts.add(
-        new ChartAccount(book, name, kind, false, null, tail, currency, opensOn, opening));
+    accounts.add(new ChartAccount(book, name, kind, false, null, tail, currency, opensOn, opening));
   }
 
   private void equity(String book, String name, AccountKind kind) {
@@ -123,8 +123,7 @@ public final class AldercottChart {
   }
 
   private void group(String book, String name, AccountKind kind, String... categories) {
-    accounts.add(
-        new ChartAccount(book, name, kind, true, null, "", CurrencyUnit.EUR, null, 0));
+    accounts.add(new ChartAccount(book, name, kind, true, null, "", CurrencyUnit.EUR, null, 0));
     for (String category : categories) {
       accounts.add(
           new ChartAccount(book, category, kind, false, name, "", CurrencyUnit.EUR, null, 0));

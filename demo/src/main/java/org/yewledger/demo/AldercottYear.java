@@ -342,7 +342,8 @@ public final class AldercottYear {
           "Selling fee",
           "Shop fees");
     }
-    long dollars = balance(SHOP) / 100_00 * 100_00;
+    // Some of it stays there, for what the shop buys abroad.
+    long dollars = balance(SHOP) / 2 / 50_00 * 50_00;
     if (dollars > 0) {
       // The shop takes a little more than the market for the exchange.
       long euros = Math.round(dollars * DemoRates.of(month).doubleValue() * 0.988);
@@ -414,9 +415,7 @@ public final class AldercottYear {
         .shares()
         .forEach(s ->
             balances.merge(
-                s.account(),
-                s.otherMinor() != 0 ? s.otherMinor() : -s.amountMinor(),
-                Long::sum));
+                s.account(), s.otherMinor() != 0 ? s.otherMinor() : -s.amountMinor(), Long::sum));
   }
 
   private Line line(String account, int day, long amount, String name, String memo, String type) {

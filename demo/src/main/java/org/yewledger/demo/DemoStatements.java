@@ -52,7 +52,10 @@ public final class DemoStatements {
     }
     LocalDate end = month.atEndOfMonth();
     return new BankStatement(
-        "NL00DEMO00" + account.tail(), account.currency(), bankLines, new Balance(end, balance(account, end)));
+        "NL00DEMO00" + account.tail(),
+        account.currency(),
+        bankLines,
+        new Balance(end, balance(account, end)));
   }
 
   private static BankLine bankLine(ChartAccount account, Line line, int index) {

@@ -52,9 +52,22 @@ public class Screenshots extends BrowserTest {
     shoot("journal");
     open(page, "/trial-balance");
     shoot("trial-balance");
-    link(page, "Harbour Current").click();
+    open(page, "/chart");
+    row("Quillon Card").click();
+    assertThat(page.getByText("Seen at the bank")).isVisible();
+    shoot("chart");
+    page.keyboard().press("Enter");
     page.getByText("Books say").waitFor();
-    shoot("register");
+    shoot("account");
+    open(page, "/chart/opening");
+    shoot("opening-balances");
+    open(page, "/currencies?month=2026-08");
+    shoot("currencies");
+    open(page, "/people");
+    shoot("people");
+    NewHousehold.begin(page, "rowan@aldercott.example", "Aldercotts of Ellery");
+    NewHousehold.fillIn(page);
+    shoot("setup");
     page = signedIn(1280, 800, ColorScheme.DARK);
     shoot("almanac-dark");
   }

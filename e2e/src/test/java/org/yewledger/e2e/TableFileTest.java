@@ -31,8 +31,8 @@ public class TableFileTest extends BrowserTest {
     page.getByLabel("Date order").selectOption("DAY_MONTH_YEAR");
     assertThat(page.getByRole(AriaRole.ALERT)).isHidden();
 
-    button(page, "Take in 14 lines").click();
-    assertThat(page.getByText("14 lines taken in")).isVisible();
+    button(page, "Take in 15 lines").click();
+    assertThat(page.getByText("15 lines taken in")).isVisible();
     assertThat(page.getByRole(AriaRole.ROW).filter(hasText("Kestrel Current")).first())
         .containsText("here, 30 Sep");
   }

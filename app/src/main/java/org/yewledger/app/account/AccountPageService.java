@@ -118,8 +118,7 @@ class AccountPageService {
   }
 
   private @Nullable BankJson bank(Account account) {
-    List<StatementEntity> all =
-        account.kind().hasStatements() ? statements.of(account) : List.of();
+    List<StatementEntity> all = account.kind().hasStatements() ? statements.of(account) : List.of();
     if (all.isEmpty()) {
       return null;
     }

@@ -72,7 +72,10 @@ class AlmanacService {
 
   /** What every row of one page shares. */
   private record Page(
-      YearMonth month, List<YearMonth> months, Map<UUID, Position> balances, List<Waiting> waiting) {
+      YearMonth month,
+      List<YearMonth> months,
+      Map<UUID, Position> balances,
+      List<Waiting> waiting) {
     int waitingOn(Account account) {
       LocalDate end = month.atEndOfMonth();
       return (int)

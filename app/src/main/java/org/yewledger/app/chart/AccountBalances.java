@@ -54,8 +54,7 @@ public class AccountBalances {
         .param("any", accountId == null)
         .param("account", accountId == null ? new UUID(0, 0) : accountId)
         .query(row -> {
-          balances.put(
-              row.getObject(1, UUID.class), new Position(row.getLong(2), row.getLong(3)));
+          balances.put(row.getObject(1, UUID.class), new Position(row.getLong(2), row.getLong(3)));
         });
     return balances;
   }

@@ -74,8 +74,7 @@ public class AccountEntity {
   }
 
   public Account toAccount(Book book) {
-    return new Account(
-        id, book, name, kind, CurrencyUnit.of(currency), group, opensOn, closedOn);
+    return new Account(id, book, name, kind, CurrencyUnit.of(currency), group, opensOn, closedOn);
   }
 
   public UUID id() {

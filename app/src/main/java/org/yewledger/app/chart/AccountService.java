@@ -14,7 +14,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
-import org.yewledger.app.platform.Ids;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.chart.AccountUse;
 import org.yewledger.core.ledger.Account;
@@ -30,11 +29,7 @@ public class AccountService {
   private final Clock clock;
 
   AccountService(
-      EntityManager entities,
-      ChartService charts,
-      JdbcClient jdbc,
-      AuditTrail audit,
-      Clock clock) {
+      EntityManager entities, ChartService charts, JdbcClient jdbc, AuditTrail audit, Clock clock) {
     this.entities = entities;
     this.charts = charts;
     this.jdbc = jdbc;
@@ -95,11 +90,7 @@ public class AccountService {
     }
     requireTaxRate(facts, named);
     audit.write(
-        "change",
-        "account",
-        before.id(),
-        new Told(before, row.facts()),
-        new Told(named, facts));
+        "change", "account", before.id(), new Told(before, row.facts()), new Told(named, facts));
     row.become(named);
     row.become(facts);
   }

@@ -2,6 +2,8 @@ package org.yewledger.app.chart;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import java.math.BigDecimal;
@@ -37,12 +39,13 @@ class BookController {
   /** A fiscal year that a book is in. */
   record FiscalYearJson(String label, LocalDate first, LocalDate last) {}
 
+  /** {@code fiscalYearStartsIn} is a month, from 1 to 12. */
   record BookJson(
       UUID id,
       int version,
       String name,
       String currency,
-      Month fiscalYearStartsIn,
+      int fiscalYearStartsIn,
       FiscalYearJson fiscalYear,
       String taxNumber,
       @Nullable LocalDate taxedFrom) {}
@@ -50,12 +53,12 @@ class BookController {
   record NewBookJson(
       @NotNull String name,
       @NotNull String currency,
-      @NotNull Month fiscalYearStartsIn,
+      @Min(1) @Max(12) int fiscalYearStartsIn,
       @NotNull StarterChart starter) {}
 
   record BookFactsJson(
       @NotNull String name,
-      @NotNull Month fiscalYearStartsIn,
+      @Min(1) @Max(12) int fiscalYearStartsIn,
       @NotNull String taxNumber,
       @Nullable LocalDate taxedFrom) {}
 
@@ -80,8 +83,7 @@ class BookController {
   private final TaxRateService taxRates;
   private final Clock clock;
 
-  BookController(
-      ChartService charts, BookService books, TaxRateService taxRates, Clock clock) {
+  BookController(ChartService charts, BookService books, TaxRateService taxRates, Clock clock) {
     this.charts = charts;
     this.books = books;
     this.taxRates = taxRates;
@@ -102,7 +104,7 @@ class BookController {
             .add(
                 draft.name(),
                 ChartController.currency(draft.currency()),
-                draft.fiscalYearStartsIn(),
+                Month.of(draft.fiscalYearStartsIn()),
                 draft.starter().groups())
             .id());
   }
@@ -114,7 +116,10 @@ class BookController {
     books.change(
         id,
         new BookFacts(
-            facts.name(), facts.fiscalYearStartsIn(), facts.taxNumber(), facts.taxedFrom()),
+            facts.name(),
+            Month.of(facts.fiscalYearStartsIn()),
+            facts.taxNumber(),
+            facts.taxedFrom()),
         version);
   }
 
@@ -144,7 +149,8 @@ class BookController {
   /** The currencies of ISO 4217, as the JDK knows them. */
   @GetMapping("/api/currencies")
   List<CurrencyJson> currencies() {
-    List<String> usable = CurrencyUnit.registeredCurrencies().stream().map(CurrencyUnit::getCode).toList();
+    List<String> usable =
+        CurrencyUnit.registeredCurrencies().stream().map(CurrencyUnit::getCode).toList();
     return Currency.getAvailableCurrencies().stream()
         .filter(c -> usable.contains(c.getCurrencyCode()))
         .sorted(Comparator.comparing(Currency::getCurrencyCode))
@@ -163,7 +169,7 @@ class BookController {
         b.version(),
         b.name(),
         b.currency(),
-        b.fiscalYearStartsIn(),
+        b.fiscalYearStartsIn().getValue(),
         new FiscalYearJson(year.label(), year.first(), year.last()),
         b.taxNumber(),
         b.taxedFrom());
@@ -175,8 +181,6 @@ class BookController {
         kept.bookId(),
         kept.rate().name(),
         kept.rate().percentOn(LocalDate.now(clock)).orElse(null),
-        kept.rate().steps().stream()
-            .map(s -> new TaxStepJson(s.from(), s.percent()))
-            .toList());
+        kept.rate().steps().stream().map(s -> new TaxStepJson(s.from(), s.percent())).toList());
   }
 }

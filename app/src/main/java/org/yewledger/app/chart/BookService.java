@@ -65,8 +65,7 @@ public class BookService {
     for (StarterChart.Group group : groups) {
       AccountKind kind =
           group.accountClass() == AccountClass.INCOME ? AccountKind.INCOME : AccountKind.EXPENSE;
-      var account =
-          new Account(Ids.next(), book, group.name(), kind, book.currency(), true, null);
+      var account = new Account(Ids.next(), book, group.name(), kind, book.currency(), true, null);
       entities.persist(new AccountEntity(account, null, AccountFacts.NONE, 100 + place++));
       entities.flush();
       int below = 0;
@@ -92,8 +91,7 @@ public class BookService {
       throw Refusal.ofField(
           "tax-number-missing", "taxNumber", "Say the number under which the book is registered.");
     }
-    book.become(
-        name, wanted.fiscalYearStartsIn(), wanted.taxNumber().strip(), wanted.taxedFrom());
+    book.become(name, wanted.fiscalYearStartsIn(), wanted.taxNumber().strip(), wanted.taxedFrom());
     audit.write("change", "book", id, before, wanted);
   }
 
@@ -110,7 +108,9 @@ public class BookService {
                     && b.name().toLowerCase(Locale.ROOT).equals(wanted.toLowerCase(Locale.ROOT)));
     if (taken) {
       throw Refusal.ofField(
-          "name-taken", "name", "There is a book %s already. Choose another name.".formatted(wanted));
+          "name-taken",
+          "name",
+          "There is a book %s already. Choose another name.".formatted(wanted));
     }
     return wanted;
   }

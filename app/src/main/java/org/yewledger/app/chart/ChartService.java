@@ -33,7 +33,8 @@ public class ChartService {
   public Chart chart() {
     return new Chart(
         entities.createQuery("from Book order by place", BookEntity.class).getResultList(),
-        entities.createQuery("from Account order by place, name", AccountEntity.class)
+        entities
+            .createQuery("from Account order by place, name", AccountEntity.class)
             .getResultList());
   }
 

@@ -79,9 +79,7 @@ class ChartViewService {
   private static ClassJson ofClass(
       AccountClass accountClass, List<AccountTree.Row> rows, Page page, CurrencyUnit currency) {
     List<AccountTree.Row> own =
-        rows.stream()
-            .filter(r -> r.node().account().accountClass() == accountClass)
-            .toList();
+        rows.stream().filter(r -> r.node().account().accountClass() == accountClass).toList();
     long sum = own.stream().filter(r -> r.depth() == 0).mapToLong(AccountTree.Row::sum).sum();
     return new ClassJson(
         accountClass,

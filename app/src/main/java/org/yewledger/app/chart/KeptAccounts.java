@@ -10,7 +10,9 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
 
-/** The accounts that the core keeps for itself, one of each kind in a book, made when first needed. */
+/**
+ * The accounts that the core keeps for itself, one of each kind in a book, made when first needed.
+ */
 @Component
 public class KeptAccounts {
   private static final int LAST = 1_000_000;

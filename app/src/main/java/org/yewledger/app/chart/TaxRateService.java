@@ -126,7 +126,9 @@ public class TaxRateService {
                     && k.rate().name().equalsIgnoreCase(name));
     if (taken) {
       throw Refusal.ofField(
-          "name-taken", "name", "The book already has a rate %s. Add a date to that.".formatted(name));
+          "name-taken",
+          "name",
+          "The book already has a rate %s. Add a date to that.".formatted(name));
     }
   }
 
@@ -134,8 +136,7 @@ public class TaxRateService {
     for (TaxRate.Step step : rate.steps()) {
       jdbc.sql(
               "insert into tax_rate_step (household_id, tax_rate_id, from_day, percent) values (?, ?, ?, ?)")
-          .params(
-              SignedIn.now().householdId(), id, Date.valueOf(step.from()), step.percent())
+          .params(SignedIn.now().householdId(), id, Date.valueOf(step.from()), step.percent())
           .update();
     }
   }

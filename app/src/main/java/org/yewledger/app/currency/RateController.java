@@ -58,13 +58,15 @@ class RateController {
     rates.keep(
         List.of(
             new ExchangeRate(
-                currency(rate.from(), "from"), currency(rate.to(), "to"), rate.day(), rate.rate())));
+                currency(rate.from(), "from"),
+                currency(rate.to(), "to"),
+                rate.day(),
+                rate.rate())));
   }
 
   @DeleteMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void remove(
-      @RequestParam String from, @RequestParam String to, @RequestParam LocalDate day) {
+  void remove(@RequestParam String from, @RequestParam String to, @RequestParam LocalDate day) {
     rates.remove(currency(from, "from"), currency(to, "to"), day);
   }
 

@@ -63,25 +63,32 @@ public class RateService {
               rate.rate())
           .update();
     }
-    audit.write("keep rates", "household", household, null, rates.stream().map(RateService::told).toList());
+    audit.write(
+        "keep rates", "household", household, null, rates.stream().map(RateService::told).toList());
   }
 
   @Transactional
   @ForBookkeepers
   public void remove(CurrencyUnit from, CurrencyUnit to, LocalDate day) {
     int removed =
-        jdbc.sql("delete from exchange_rate where from_currency = ? and to_currency = ? and day = ?")
+        jdbc.sql(
+                "delete from exchange_rate where from_currency = ? and to_currency = ? and day = ?")
             .params(from.getCode(), to.getCode(), Date.valueOf(day))
             .update();
     if (removed == 0) {
       throw new NotFound("rate");
     }
     audit.write(
-        "remove rate", "household", SignedIn.now().householdId(), from + " " + to + " " + day, null);
+        "remove rate",
+        "household",
+        SignedIn.now().householdId(),
+        from + " " + to + " " + day,
+        null);
   }
 
   private static String told(ExchangeRate rate) {
-    return "%s 1 %s = %s %s".formatted(rate.day(), rate.from(), rate.rate().toPlainString(), rate.to());
+    return "%s 1 %s = %s %s"
+        .formatted(rate.day(), rate.from(), rate.rate().toPlainString(), rate.to());
   }
 
   private static ExchangeRate rate(ResultSet row, int no) throws SQLException {

@@ -126,8 +126,7 @@ class DemoMonths {
     return new BatchEntity.Source(file, format, gatheredAt, SignedIn.now().personId());
   }
 
-  private void post(
-      Happening happening, DemoChart chart, Ledger ledger, Map<Line, UUID> lines) {
+  private void post(Happening happening, DemoChart chart, Ledger ledger, Map<Line, UUID> lines) {
     BankLineEntity line = entities.find(BankLineEntity.class, lines.get(happening.line()));
     var parts =
         happening.shares().stream()
@@ -140,8 +139,7 @@ class DemoMonths {
             .toList();
     var booking = new Booking(happening.payee(), happening.note(), parts);
     var entry =
-        booking.entryFor(
-            chart.account(happening.line().account()), line.toBankLine(), ledger);
+        booking.entryFor(chart.account(happening.line().account()), line.toBankLine(), ledger);
     List<PostingEntity> postings = entries.add(List.of(entry)).getFirst().postings();
     confirm(postings.get(0), lines.get(happening.line()));
     happening.twin().ifPresent(twin -> confirm(postings.get(1), lines.get(twin)));

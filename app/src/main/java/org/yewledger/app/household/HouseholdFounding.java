@@ -75,7 +75,10 @@ public class HouseholdFounding {
    */
   void requireNewEmail(String email) {
     boolean known =
-        jdbc.sql("select person_by_email(?) is not null").param(email).query(Boolean.class).single();
+        jdbc.sql("select person_by_email(?) is not null")
+            .param(email)
+            .query(Boolean.class)
+            .single();
     if (known) {
       throw Refusal.ofField(
           "email-known",

@@ -77,7 +77,8 @@ class LinkController {
     }
     String email = wanted.email().strip();
     if (!email.matches("[^@\\s]+@[^@\\s]+")) {
-      throw Refusal.ofField("email-unreadable", "email", "%s is no email address.".formatted(email));
+      throw Refusal.ofField(
+          "email-unreadable", "email", "%s is no email address.".formatted(email));
     }
     founding.requireNewEmail(email);
     PasswordService.requireGood(wanted.password());

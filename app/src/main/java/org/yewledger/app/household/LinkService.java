@@ -23,7 +23,13 @@ class LinkService {
   }
 
   /** A link that can be taken up. {@code knownPerson}: who joins has a password already. */
-  record Open(Purpose purpose, String name, String email, Role role, String householdName, boolean knownPerson) {}
+  record Open(
+      Purpose purpose,
+      String name,
+      String email,
+      Role role,
+      String householdName,
+      boolean knownPerson) {}
 
   private record Row(
       UUID householdId,

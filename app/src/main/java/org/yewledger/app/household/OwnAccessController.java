@@ -73,8 +73,7 @@ class OwnAccessController {
     String secret = secondFactors.newSecret();
     String uri =
         "otpauth://totp/Yew%%20Ledger:%s?secret=%s&issuer=Yew%%20Ledger"
-            .formatted(
-                URLEncoder.encode(SignedIn.now().email(), StandardCharsets.UTF_8), secret);
+            .formatted(URLEncoder.encode(SignedIn.now().email(), StandardCharsets.UTF_8), secret);
     BitMatrix squares = squares(uri);
     return new NewSecretJson(secret, uri, path(squares), squares.getWidth());
   }

@@ -13,6 +13,7 @@ import org.yewledger.core.Refusal;
 @Service
 class PasswordService {
   private static final int SHORTEST = 10;
+
   /** bcrypt reads no more. */
   private static final int MOST_BYTES = 72;
 
@@ -70,7 +71,9 @@ class PasswordService {
     }
     if (password.getBytes(java.nio.charset.StandardCharsets.UTF_8).length > MOST_BYTES) {
       throw Refusal.ofField(
-          "password-too-long", "password", "A password has at most %d letters.".formatted(MOST_BYTES));
+          "password-too-long",
+          "password",
+          "A password has at most %d letters.".formatted(MOST_BYTES));
     }
   }
 }

@@ -62,8 +62,7 @@ class PeopleController {
   @PostMapping("/invitations")
   @ResponseStatus(HttpStatus.CREATED)
   LinkJson invite(@Valid @RequestBody InviteJson invitation) {
-    return LinkJson.of(
-        people.invite(invitation.name(), invitation.email(), invitation.role()));
+    return LinkJson.of(people.invite(invitation.name(), invitation.email(), invitation.role()));
   }
 
   @DeleteMapping("/invitations/{id}")

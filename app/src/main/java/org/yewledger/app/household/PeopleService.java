@@ -66,7 +66,8 @@ class PeopleService {
   /** Invitations that can still be taken up. */
   @Transactional(readOnly = true)
   List<Invitation> invitations() {
-    return jdbc.sql(
+    return jdbc
+        .sql(
             """
             select id, name, email, role, expires_at from link
              where purpose = 'INVITATION' and used_at is null and expires_at > ? order by made_at\
@@ -85,13 +86,15 @@ class PeopleService {
   NewLink invite(String name, String email, Role role) {
     String wanted = email.strip();
     if (!wanted.matches("[^@\\s]+@[^@\\s]+")) {
-      throw Refusal.ofField("email-unreadable", "email", "%s is no email address.".formatted(wanted));
+      throw Refusal.ofField(
+          "email-unreadable", "email", "%s is no email address.".formatted(wanted));
     }
     if (people().stream().anyMatch(m -> m.email().equalsIgnoreCase(wanted))) {
       throw Refusal.ofField(
           "already-here", "email", "%s belongs to this household already.".formatted(wanted));
     }
-    jdbc.sql("delete from link where purpose = 'INVITATION' and lower(email) = ? and used_at is null")
+    jdbc.sql(
+            "delete from link where purpose = 'INVITATION' and lower(email) = ? and used_at is null")
         .param(wanted.toLowerCase(Locale.ROOT))
         .update();
     return link("INVITATION", null, name.strip(), wanted, role, INVITATION_LASTS);
@@ -131,12 +134,7 @@ class PeopleService {
               .formatted(member.name()));
     }
     return link(
-        "NEW_PASSWORD",
-        personId,
-        member.name(),
-        member.email(),
-        member.role(),
-        NEW_PASSWORD_LASTS);
+        "NEW_PASSWORD", personId, member.name(), member.email(), member.role(), NEW_PASSWORD_LASTS);
   }
 
   /** Gives a person another role; they sign in again with it. */
@@ -185,8 +183,7 @@ class PeopleService {
 
   private void requireAnotherOwner(Member member) {
     boolean another =
-        people().stream()
-            .anyMatch(m -> m.role() == Role.OWNER && !m.id().equals(member.id()));
+        people().stream().anyMatch(m -> m.role() == Role.OWNER && !m.id().equals(member.id()));
     if (!another) {
       throw Refusal.of(
           "last-owner",

@@ -84,8 +84,7 @@ class SessionController {
       HttpServletResponse response) {
     String code = credentials.code() == null ? "" : credentials.code();
     SignedIn person =
-        signIn.signIn(
-            credentials.email(), credentials.password(), code, request.getRemoteAddr());
+        signIn.signIn(credentials.email(), credentials.password(), code, request.getRemoteAddr());
     // A session from before signing in must not become a signed-in one.
     if (request.getSession(false) != null) {
       request.changeSessionId();
@@ -132,8 +131,7 @@ class SessionController {
       HttpServletRequest request,
       HttpServletResponse response) {
     SignedIn me = SignedIn.now();
-    SignedIn owner =
-        HouseholdFounding.newOwner(me.personId(), me.name(), me.email(), Ids.next());
+    SignedIn owner = HouseholdFounding.newOwner(me.personId(), me.name(), me.email(), Ids.next());
     founding.foundAnother(requireName(wanted.name()), owner);
     return begin(owner, request, response);
   }

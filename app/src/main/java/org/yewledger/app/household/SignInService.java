@@ -156,5 +156,4 @@ class SignInService {
         .findFirst()
         .orElse("");
   }
-
 }

@@ -22,8 +22,8 @@ public record BookPostingsJson(
   /** Book by book, in the order in which the entry touches them. */
   public static List<BookPostingsJson> of(List<Posting> postings) {
     Map<Book, List<Posting>> byBook = new LinkedHashMap<>();
-    postings.forEach(p ->
-        byBook.computeIfAbsent(p.account().book(), book -> new ArrayList<>()).add(p));
+    postings.forEach(
+        p -> byBook.computeIfAbsent(p.account().book(), book -> new ArrayList<>()).add(p));
     return byBook.entrySet().stream().map(e -> of(e.getKey(), e.getValue())).toList();
   }
 
@@ -36,7 +36,6 @@ public record BookPostingsJson(
             .sorted(Comparator.comparing(p -> !p.isDebit()))
             .map(PostingJson::of)
             .toList(),
-        Amounts.toDecimal(
-            postings.stream().mapToLong(Posting::debitMinor).sum(), book.currency()));
+        Amounts.toDecimal(postings.stream().mapToLong(Posting::debitMinor).sum(), book.currency()));
   }
 }

@@ -22,8 +22,7 @@ import org.yewledger.core.reconcile.PostingState;
 public class EntryReader {
 
   /** A posting with its account and how far the bank confirms it. */
-  public record PostingView(
-      UUID id, Posting posting, PostingState state) {
+  public record PostingView(UUID id, Posting posting, PostingState state) {
     public Account account() {
       return posting.account();
     }

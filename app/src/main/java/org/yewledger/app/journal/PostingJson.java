@@ -27,8 +27,7 @@ public record PostingJson(
 
   static PostingJson of(Posting posting) {
     Account account = posting.account();
-    BigDecimal value =
-        Amounts.toDecimal(Math.abs(posting.baseMinor()), account.book().currency());
+    BigDecimal value = Amounts.toDecimal(Math.abs(posting.baseMinor()), account.book().currency());
     return new PostingJson(
         account.id(),
         account.name(),

@@ -53,7 +53,8 @@ class TransferController {
 
   /**
    * @param impliedRate how much of the taken currency one of the given was
-   * @param gain the exchange gain that it realises, a loss below zero; in the giving book's currency
+   * @param gain the exchange gain that it realises, a loss below zero; in the giving book's
+   *     currency
    */
   record TransferPreviewJson(
       List<BookPostingsJson> books, String betweenBooks, BigDecimal impliedRate, BigDecimal gain) {}

@@ -57,14 +57,14 @@ class ChartTableController {
   /** Says what a table would bring, with every bad row. */
   @PostMapping(path = "/check", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   BroughtJson check(@PathVariable UUID id, @RequestPart MultipartFile file) throws IOException {
+    charts.chart().book(id);
     return BroughtJson.of(tables.check(id, ChartTable.read(file.getBytes())));
   }
 
   /** Takes a table in, all of it or nothing. */
   @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  BroughtJson takeIn(
-      @PathVariable UUID id, @RequestPart MultipartFile file)
-      throws IOException {
+  BroughtJson takeIn(@PathVariable UUID id, @RequestPart MultipartFile file) throws IOException {
+    charts.chart().book(id);
     return BroughtJson.of(tables.takeIn(id, ChartTable.read(file.getBytes())));
   }
 

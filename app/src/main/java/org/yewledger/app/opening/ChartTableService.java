@@ -108,8 +108,7 @@ public class ChartTableService {
   private UUID add(Planned p, Book book, @Nullable UUID parent) {
     ChartRow row = p.row();
     var account =
-        new Account(
-            Ids.next(), book, row.name(), p.kind(), p.currency(), p.isGroup(), p.opensOn());
+        new Account(Ids.next(), book, row.name(), p.kind(), p.currency(), p.isGroup(), p.opensOn());
     var facts =
         new AccountFacts(
             row.number(),
@@ -149,8 +148,7 @@ public class ChartTableService {
   }
 
   private static ChartPlan plan(UUID bookId, List<ChartRow> rows, Chart chart) {
-    return ChartPlan.of(
-        rows, chart.book(bookId).toBook(), chart.accountsOf(bookId).toList());
+    return ChartPlan.of(rows, chart.book(bookId).toBook(), chart.accountsOf(bookId).toList());
   }
 
   private static Brought brought(ChartPlan plan) {

@@ -123,7 +123,9 @@ public class OpeningService {
     Long minorBefore = before == null ? null : Long.valueOf(before.position().ownMinor());
     boolean sameDay = wanted.opensOn().equals(account.opensOn());
     boolean sameBalance =
-        Objects.equals(Objects.requireNonNullElse(wanted.balanceMinor(), -1L), Objects.requireNonNullElse(minorBefore, -1L))
+        Objects.equals(
+                Objects.requireNonNullElse(wanted.balanceMinor(), -1L),
+                Objects.requireNonNullElse(minorBefore, -1L))
             && (wanted.balanceMinor() == null) == (minorBefore == null);
     boolean zeroKept = before == null && Objects.equals(wanted.balanceMinor(), 0L);
     if (sameDay && (sameBalance || zeroKept)) {
@@ -146,8 +148,7 @@ public class OpeningService {
     }
     entries.forgetRead();
     LocalDate dayBefore = account.opensOn();
-    Object told =
-        dayBefore == null ? null : Told.of(dayBefore, minorBefore, account.currency());
+    Object told = dayBefore == null ? null : Told.of(dayBefore, minorBefore, account.currency());
     audit.write(
         before == null ? "set opening balance" : "correct opening balance",
         "account",
@@ -182,7 +183,8 @@ public class OpeningService {
   }
 
   /** The value of an amount in its book's currency on the day before an account opens. */
-  static long value(long minor, CurrencyUnit from, CurrencyUnit to, LocalDate opensOn, ExchangeRates rates) {
+  static long value(
+      long minor, CurrencyUnit from, CurrencyUnit to, LocalDate opensOn, ExchangeRates rates) {
     return rates.convert(minor, from, to, opensOn.minusDays(1));
   }
 }

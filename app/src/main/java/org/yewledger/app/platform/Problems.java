@@ -10,8 +10,8 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
-import org.springframework.security.access.AccessDeniedException;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -55,8 +55,7 @@ class Problems {
 
   @ExceptionHandler
   ProblemDetail badRows(BadRows e) {
-    ProblemDetail problem =
-        problem(HttpStatus.UNPROCESSABLE_CONTENT, "bad-rows", e.getMessage());
+    ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_CONTENT, "bad-rows", e.getMessage());
     problem.setProperty("rows", e.problems());
     return problem;
   }

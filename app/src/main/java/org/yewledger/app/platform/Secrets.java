@@ -56,8 +56,7 @@ public class Secrets {
     try {
       byte[] all = Base64.getDecoder().decode(encrypted);
       Cipher cipher = Cipher.getInstance("AES/GCM/NoPadding");
-      cipher.init(
-          Cipher.DECRYPT_MODE, key, new GCMParameterSpec(TAG_BITS, all, 0, NONCE_BYTES));
+      cipher.init(Cipher.DECRYPT_MODE, key, new GCMParameterSpec(TAG_BITS, all, 0, NONCE_BYTES));
       byte[] plain = cipher.doFinal(all, NONCE_BYTES, all.length - NONCE_BYTES);
       return new String(plain, StandardCharsets.UTF_8);
     } catch (GeneralSecurityException e) {

@@ -56,10 +56,9 @@ class Security {
         .securityContext(context -> context.securityContextRepository(contexts))
         .requestCache(cache -> cache.disable())
         .logout(logout -> logout.disable())
-        .exceptionHandling(
-            e ->
-                e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED))
-                    .accessDeniedHandler(Security::tellDenied))
+        .exceptionHandling(e ->
+            e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED))
+                .accessDeniedHandler(Security::tellDenied))
         .headers(headers ->
             headers
                 .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))

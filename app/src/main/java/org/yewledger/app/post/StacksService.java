@@ -18,7 +18,6 @@ import org.yewledger.app.journal.BookPostingsJson;
 import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
-
 import org.yewledger.app.post.PostJson.AlternativeJson;
 import org.yewledger.app.post.PostJson.ProposalJson;
 import org.yewledger.app.post.PostJson.StackJson;
@@ -146,7 +145,8 @@ class StacksService {
     try {
       entry = Booking.plain(payee, to, w.line()).entryFor(w.account(), w.line(), page.ledger());
     } catch (Refusal refusal) {
-      // The line is shown all the same: a closed account or a missing rate is for the person to mend.
+      // The line is shown all the same: a closed account or a missing rate is for the person to
+      // mend.
       return new ProposalJson(
           rule.id(),
           page.ruleNumbers().getOrDefault(rule.id(), 0),

@@ -56,8 +56,7 @@ class StatementController {
     var closing =
         new Balance(draft.closesOn(), Amounts.toMinor(draft.closing(), account.currency()));
     BigDecimal opening = draft.opening();
-    Long said =
-        opening == null ? null : Long.valueOf(Amounts.toMinor(opening, account.currency()));
+    Long said = opening == null ? null : Long.valueOf(Amounts.toMinor(opening, account.currency()));
     return new StatementIdJson(statements.begin(account, closing, said, null).id());
   }
 

@@ -71,10 +71,7 @@ public class StatementService {
   @Transactional
   @ForBookkeepers
   public StatementEntity begin(
-      Account account,
-      Balance closing,
-      @Nullable Long openingSaidMinor,
-      @Nullable UUID batchId) {
+      Account account, Balance closing, @Nullable Long openingSaidMinor, @Nullable UUID batchId) {
     chain(account).requireRoomFor(closing.on());
     var statement =
         new StatementEntity(Ids.next(), account.id(), closing, openingSaidMinor, batchId);

@@ -41,11 +41,11 @@ class TrialBalanceService {
         chart
             .accounts()
             .map(a ->
-                new AccountBalance(
-                    a, byAccount.getOrDefault(a.id(), Position.EMPTY).baseMinor()))
+                new AccountBalance(a, byAccount.getOrDefault(a.id(), Position.EMPTY).baseMinor()))
             .toList();
     var trials =
-        new ArrayList<>(chart.books(bookId).map(book -> of(book.toBook(), chart, day, all)).toList());
+        new ArrayList<>(
+            chart.books(bookId).map(book -> of(book.toBook(), chart, day, all)).toList());
     together(chart, bookId, day, all).ifPresent(trials::add);
     return trials;
   }

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import org.yewledger.app.chart.ChartService;
 import org.yewledger.formats.csv.RuleTable;
 
 /** The rules of a book as a table. */
@@ -23,9 +24,11 @@ import org.yewledger.formats.csv.RuleTable;
 class RuleTableController {
   record RulesBroughtJson(int added) {}
 
+  private final ChartService charts;
   private final RuleTableService tables;
 
-  RuleTableController(RuleTableService tables) {
+  RuleTableController(ChartService charts, RuleTableService tables) {
+    this.charts = charts;
     this.tables = tables;
   }
 
@@ -43,6 +46,7 @@ class RuleTableController {
   @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   RulesBroughtJson takeInRules(@PathVariable UUID id, @RequestPart MultipartFile file)
       throws IOException {
+    charts.chart().book(id);
     return new RulesBroughtJson(tables.takeIn(id, RuleTable.read(file.getBytes())));
   }
 }

@@ -104,7 +104,9 @@ public class RuleTableService {
             .or(() -> named(row.bookTo(), null, chart))
             .orElseThrow(() ->
                 Refusal.ofField(
-                    "unknown-account", "book to", "There is no account %s.".formatted(row.bookTo())));
+                    "unknown-account",
+                    "book to",
+                    "There is no account %s.".formatted(row.bookTo())));
     UUID on =
         row.onAccount().isEmpty()
             ? null

@@ -1,6 +1,8 @@
 package org.yewledger.app.setup;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
@@ -36,7 +38,7 @@ final class SetupJson {
   record SetupBookJson(
       @NotNull @Size(max = 60) String name,
       @NotNull String currency,
-      @NotNull Month fiscalYearStartsIn,
+      @Min(1) @Max(12) int fiscalYearStartsIn,
       @NotNull StarterChart starter,
       @NotNull List<@Valid SetupGroupJson> groups) {}
 
@@ -70,7 +72,7 @@ final class SetupJson {
                   new HouseholdPlan.BookPlan(
                       b.name().strip(),
                       unit(b.currency()),
-                      b.fiscalYearStartsIn(),
+                      Month.of(b.fiscalYearStartsIn()),
                       b.groups().stream()
                           .map(g ->
                               new StarterChart.Group(
@@ -98,7 +100,8 @@ final class SetupJson {
           a.rate() == null || currency.equals(base)
               ? null
               : new ExchangeRate(currency, base, beginsOn.minusDays(1), a.rate());
-      Long balance = a.balance() == null ? null : Long.valueOf(Amounts.toMinor(a.balance(), currency));
+      Long balance =
+          a.balance() == null ? null : Long.valueOf(Amounts.toMinor(a.balance(), currency));
       return new HouseholdPlan.AccountPlan(
           a.book(), a.name().strip(), a.kind(), a.ending().strip(), currency, balance, rate);
     }
@@ -119,7 +122,8 @@ final class SetupJson {
 
   /**
    * @param version is sent back with the next change
-   * @param missing what is not there yet; what {@code stops} has to be before the books can be opened
+   * @param missing what is not there yet; what {@code stops} has to be before the books can be
+   *     opened
    * @param advice something worth knowing; empty if there is nothing
    */
   record SetupPageJson(

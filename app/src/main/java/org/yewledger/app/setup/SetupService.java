@@ -23,10 +23,10 @@ import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.setup.SetupJson.MissingJson;
 import org.yewledger.app.setup.SetupJson.SetupBookJson;
 import org.yewledger.app.setup.SetupJson.SetupDraftJson;
 import org.yewledger.app.setup.SetupJson.SetupGroupJson;
-import org.yewledger.app.setup.SetupJson.MissingJson;
 import org.yewledger.app.setup.SetupJson.SetupPageJson;
 import org.yewledger.app.setup.SetupJson.StarterJson;
 import org.yewledger.core.chart.HouseholdPlan;
@@ -143,9 +143,7 @@ public class SetupService {
         .update();
     var made = new ArrayList<Book>();
     for (BookPlan book : plan.books()) {
-      made.add(
-          books.add(
-              book.name(), book.currency(), book.fiscalYearStartsIn(), book.groups()));
+      made.add(books.add(book.name(), book.currency(), book.fiscalYearStartsIn(), book.groups()));
     }
     List<ExchangeRate> typed =
         plan.accounts().stream()
@@ -164,8 +162,7 @@ public class SetupService {
     for (AccountPlan account : plan.accounts()) {
       UUID id = add(account, made.get(account.book()));
       if (account.balanceMinor() != null) {
-        wanted.add(
-            new OpeningService.Wanted(id, plan.beginsOn(), account.balanceMinor()));
+        wanted.add(new OpeningService.Wanted(id, plan.beginsOn(), account.balanceMinor()));
       }
     }
     openings.set(wanted);
@@ -175,8 +172,7 @@ public class SetupService {
 
   private UUID add(AccountPlan plan, Book book) {
     var account =
-        new Account(
-            Ids.next(), book, plan.name(), plan.kind(), plan.currency(), false, null);
+        new Account(Ids.next(), book, plan.name(), plan.kind(), plan.currency(), false, null);
     return accounts.add(account, null, AccountFacts.ofTail(plan.ending())).id();
   }
 
@@ -212,7 +208,7 @@ public class SetupService {
         new SetupBookJson(
             "Household",
             "EUR",
-            Month.JANUARY,
+            Month.JANUARY.getValue(),
             StarterChart.FAMILY,
             StarterChart.FAMILY.groups().stream().map(SetupGroupJson::of).toList());
     LocalDate firstOfMonth = LocalDate.now(clock).withDayOfMonth(1);

@@ -108,7 +108,8 @@ public record ChartPlan(List<Planned> accounts) {
       if (text.isEmpty() && known != null) {
         return known.kind();
       }
-      String plain = text.endsWith(GROUP) ? text.substring(0, text.length() - GROUP.length()) : text;
+      String plain =
+          text.endsWith(GROUP) ? text.substring(0, text.length() - GROUP.length()) : text;
       for (AccountKind kind : AccountKind.values()) {
         if (written(kind, false).equals(plain)) {
           return kind;
@@ -189,10 +190,16 @@ public record ChartPlan(List<Planned> accounts) {
                 .formatted(known.name(), written(known.kind(), known.group())));
       }
       if (known != null && !known.currency().equals(currency)) {
-        wrong(row, "currency", "%s is there already in %s.".formatted(known.name(), known.currency()));
+        wrong(
+            row,
+            "currency",
+            "%s is there already in %s.".formatted(known.name(), known.currency()));
       }
       if (kind.accountClass().isCategory() && !currency.equals(book.currency())) {
-        wrong(row, "currency", "categories are in the book's currency, %s.".formatted(book.currency()));
+        wrong(
+            row,
+            "currency",
+            "categories are in the book's currency, %s.".formatted(book.currency()));
       }
       if (opening != null && (group || !kind.hasOpeningBalance()) && opening != 0) {
         wrong(row, "opening balance", "only what is owned or owed has an opening balance.");
@@ -207,19 +214,15 @@ public record ChartPlan(List<Planned> accounts) {
         }
         Planned inTable = planned.get(key(p.group()));
         Account inBook = existing.get(key(p.group()));
-        AccountKind kind =
-            inTable != null ? inTable.kind() : inBook != null ? inBook.kind() : null;
-        boolean isGroup =
-            inTable != null ? inTable.isGroup() : inBook != null && inBook.group();
+        AccountKind kind = inTable != null ? inTable.kind() : inBook != null ? inBook.kind() : null;
+        boolean isGroup = inTable != null ? inTable.isGroup() : inBook != null && inBook.group();
         if (kind == null) {
           wrong(p.row(), "group", "there is no group %s.".formatted(p.group()));
         } else if (!isGroup) {
           wrong(p.row(), "group", "%s is not a group.".formatted(p.group()));
         } else if (kind.accountClass() != p.kind().accountClass()) {
           wrong(
-              p.row(),
-              "group",
-              "%s holds %s.".formatted(p.group(), kind.accountClass().plural()));
+              p.row(), "group", "%s holds %s.".formatted(p.group(), kind.accountClass().plural()));
         } else if (isInItself(p)) {
           wrong(p.row(), "group", "%s would stand in itself.".formatted(p.row().name()));
         }

@@ -100,8 +100,7 @@ public record HouseholdPlan(
     if (account.name().isBlank()) {
       missing.add(new Missing(true, "An account has no name."));
     } else if (account.balanceMinor() == null) {
-      missing.add(
-          new Missing(false, "%s has no opening balance yet.".formatted(account.name())));
+      missing.add(new Missing(false, "%s has no opening balance yet.".formatted(account.name())));
     } else if (needsRate(account) && account.rate() == null) {
       missing.add(
           new Missing(

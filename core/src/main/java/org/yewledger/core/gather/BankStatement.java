@@ -29,7 +29,10 @@ public record BankStatement(
 
   /** A statement that does not say what it opens with. */
   public BankStatement(
-      String accountNumber, CurrencyUnit currency, List<BankLine> lines, @Nullable Balance closing) {
+      String accountNumber,
+      CurrencyUnit currency,
+      List<BankLine> lines,
+      @Nullable Balance closing) {
     this(accountNumber, currency, lines, closing, null);
   }
 

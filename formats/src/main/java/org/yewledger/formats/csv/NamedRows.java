@@ -4,7 +4,9 @@ import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
 import java.io.StringWriter;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -83,8 +85,8 @@ final class NamedRows {
       }
     } catch (CsvParseException e) {
       throw UnreadableFile.at(records.size() + 1, "a quote is not closed.");
-    } catch (java.io.IOException e) {
-      throw new java.io.UncheckedIOException(e);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
     return records;
   }
@@ -92,9 +94,12 @@ final class NamedRows {
   /** Cells that a spreadsheet would take for a formula get an apostrophe in front. */
   static byte[] write(List<String> header, List<List<String>> rows) {
     var text = new StringWriter();
-    var writer = CsvWriter.builder().build(text);
-    writer.writeRecord(header);
-    rows.forEach(row -> writer.writeRecord(row.stream().map(NamedRows::harmless).toList()));
+    try (var writer = CsvWriter.builder().build(text)) {
+      writer.writeRecord(header);
+      rows.forEach(row -> writer.writeRecord(row.stream().map(NamedRows::harmless).toList()));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
     return text.toString().getBytes(StandardCharsets.UTF_8);
   }
 

@@ -1,0 +1,35 @@
+package org.yewledger.bench;
+
+import java.util.Locale;
+import java.util.Map;
+
+/** Runs one benchmark by its name, or all of them. */
+public final class Bench {
+  private interface Benchmark {
+    void run() throws Exception;
+  }
+
+  private static final Map<String, Benchmark> ALL = Map.of("chart", ChartBench::run);
+
+  private Bench() {}
+
+  public static void main(String[] args) throws Exception {
+    if (args.length == 0) {
+      for (Benchmark benchmark : ALL.values()) {
+        benchmark.run();
+      }
+      return;
+    }
+    Benchmark benchmark = ALL.get(args[0]);
+    if (benchmark == null) {
+      throw new IllegalArgumentException(
+          "There is no benchmark " + args[0] + "; there are " + ALL.keySet());
+    }
+    benchmark.run();
+  }
+
+  /** Prints a figure with its goal, in the form that docs/performance.md keeps. */
+  static void figure(String name, double value, String unit, String goal) {
+    System.out.printf(Locale.ROOT, "figure %s %.2f %s goal %s%n", name, value, unit, goal);
+  }
+}
