@@ -48,7 +48,7 @@ export function JournalEntry({ title, books, between }: { title: string; books: 
                   <td className="n">{p.credit && figure(p.credit)}</td>
                 </tr>
               ))}
-              <tr className="foot">
+              <tr className="sums">
                 <td>balances, {book.currency}</td>
                 <td className="n">{figure(book.total)}</td>
                 <td className="n">{figure(book.total)}</td>

@@ -93,16 +93,16 @@ function Sheet({ openings }: { openings: Opening[] }) {
           <table className="tb fill">
             <colgroup>
               <col />
-              <col className="w-[100px]" />
+              <col className="w-[100px] narrow-off" />
               <col className="w-[150px]" />
-              <col className="w-[60px]" />
-              <col className="w-[140px]" />
-              <col className="w-[220px]" />
+              <col className="w-[52px]" />
+              <col className="w-[124px]" />
+              <col className="w-[26%]" />
             </colgroup>
             <thead>
               <tr>
                 <th>Account</th>
-                <th>Kind</th>
+                <th className="narrow-off">Kind</th>
                 <th>Opens on</th>
                 <th>In</th>
                 <th className="n">Balance before</th>
@@ -115,7 +115,7 @@ function Sheet({ openings }: { openings: Opening[] }) {
                   <td>
                     {o.name} {o.tail && <span className="qq s">..{o.tail}</span>}
                   </td>
-                  <td className="q s">{KIND_NAMES[o.kind]}</td>
+                  <td className="q s narrow-off">{KIND_NAMES[o.kind]}</td>
                   <td>
                     <input
                       type="date"

@@ -48,11 +48,7 @@ export function TimeLine({ page }: { page: AccountPage }) {
           <g className="chain">
             {page.opening && at(page.opening.balanceOn) >= start && (
               <>
-                <path
-                  d={`M${x(page.opening.balanceOn)} 5l7 7-7 7-7-7z`}
-                  className="node"
-                  aria-label={`Opening balance ${figure(page.opening.balance)}`}
-                />
+                <path d={`M${x(page.opening.balanceOn)} 5l7 7-7 7-7-7z`} className="node" />
                 <text x={x(page.opening.balanceOn)} y="36">
                   {figure(page.opening.balance)}
                 </text>

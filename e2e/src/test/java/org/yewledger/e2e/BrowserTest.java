@@ -1,5 +1,8 @@
 package org.yewledger.e2e;
 
+import static org.testng.Assert.assertEquals;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -151,5 +154,22 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
   protected static void chooseFile(Page page, String account, Path file) {
     page.waitForFileChooser(() -> button(page, "Choose a file for " + account).click())
         .setFiles(file);
+  }
+
+  /** Checks the page by axe against WCAG 2.1 A and AA. */
+  protected static void assertNoViolations(Page page, String view) {
+    var violations =
+        new AxeBuilder(page)
+            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa"))
+            .analyze()
+            .getViolations();
+    assertEquals(
+        violations.stream()
+            .map(v ->
+                v.getId() + " at " + v.getNodes().stream().limit(3).map(n -> n.getHtml()).toList())
+            .toList()
+            .toString(),
+        "[]",
+        view);
   }
 }

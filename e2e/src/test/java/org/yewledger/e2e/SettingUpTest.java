@@ -3,7 +3,6 @@ package org.yewledger.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -32,7 +31,7 @@ public class SettingUpTest extends BrowserTest {
     assertThat(openings.getByRole(AriaRole.ROW).filter(rowWith("Opening equity")))
         .containsText("186,974.16");
     assertThat(page.getByText("Purse has no opening balance yet.")).isVisible();
-    assertEquals(new AxeBuilder(page).analyze().getViolations().size(), 0);
+    assertNoViolations(page, "setup");
 
     open(page, "/");
     assertThat(heading(page, "The books are not open yet")).isVisible();

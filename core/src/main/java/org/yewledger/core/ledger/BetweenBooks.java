@@ -48,14 +48,17 @@ public final class BetweenBooks {
     Posting giver = legs.get(0).isDebit() ? legs.get(0) : legs.get(1);
     Posting taker = legs.get(0).isDebit() ? legs.get(1) : legs.get(0);
     Book from = giver.account().book();
-    return "%s gives %s %s to %s. So that each book balances by itself, this stands in %s there and in %s here."
+    Book to = taker.account().book();
+    return "%s gives %s %s to %s. So that each book balances by itself, these are added: %s in %s and %s in %s."
         .formatted(
             from.name(),
             Amounts.shown(giver.debitMinor(), from.currency()),
             from.currency(),
-            taker.account().book().name(),
+            to.name(),
             giver.account().name(),
-            taker.account().name());
+            from.name(),
+            taker.account().name(),
+            to.name());
   }
 
   private static Map<Book, Long> apartByBook(List<Posting> postings) {

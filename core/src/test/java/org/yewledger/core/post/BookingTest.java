@@ -95,8 +95,8 @@ public class BookingTest {
         0);
     assertEquals(
         BetweenBooks.inWords(entry.postings()),
-        "Household gives 74.85 EUR to Press. So that each book balances by itself, this stands in"
-            + " Drawings, Household there and in Drawings, Press here.");
+        "Household gives 74.85 EUR to Press. So that each book balances by itself, these are"
+            + " added: Drawings, Household in Household and Drawings, Press in Press.");
   }
 
   @Test
