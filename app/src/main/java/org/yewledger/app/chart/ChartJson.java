@@ -59,7 +59,8 @@ final class ChartJson {
    * @param depth how many groups it stands in
    * @param debit the balance, or that of the whole group, in the book's currency; on the other side
    *     it is {@code credit}. Both are null at zero
-   * @param own the balance in the account's own currency, where that is another
+   * @param currency that of the account, or the one that all of a group shares
+   * @param own the balance in that currency, where it is not the book's
    * @param agreedThrough the closing day of the last finished statement
    * @param waiting bank lines that are not posted yet
    */

@@ -1,7 +1,6 @@
 package org.yewledger.app.chart;
 
 import java.math.BigDecimal;
-import java.sql.Date;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -30,36 +29,69 @@ import org.yewledger.core.report.TrialBalance.AccountBalance;
 class ChartViewService {
   private final ChartService charts;
   private final AccountBalances balances;
+  private final AgreedThrough agreed;
   private final JdbcClient jdbc;
 
-  ChartViewService(ChartService charts, AccountBalances balances, JdbcClient jdbc) {
+  ChartViewService(
+      ChartService charts, AccountBalances balances, AgreedThrough agreed, JdbcClient jdbc) {
     this.charts = charts;
     this.balances = balances;
+    this.agreed = agreed;
     this.jdbc = jdbc;
   }
 
   /** What the rows of one answer share. */
   private record Page(
       Chart chart,
+      AccountTree tree,
+      Map<UUID, Long> ownSums,
       Map<UUID, Position> positions,
       Map<UUID, LocalDate> agreed,
       Map<UUID, Integer> waiting) {
     Position position(Account account) {
       return positions.getOrDefault(account.id(), Position.EMPTY);
     }
+
+    /**
+     * The sum in the currency that an account, or all of a group, is in; null in the book's own.
+     */
+    @Nullable BigDecimal own(Account account, CurrencyUnit base) {
+      CurrencyUnit currency = tree.commonCurrency(account.id()).orElse(base);
+      return currency.equals(base)
+          ? null
+          : Amounts.toDecimal(ownSums.getOrDefault(account.id(), 0L), currency);
+    }
   }
 
   @Transactional(readOnly = true)
   ChartPageJson at(LocalDate day, @Nullable UUID bookId) {
-    Page page = new Page(charts.chart(), balances.at(day), agreedThrough(), waiting());
+    Chart chart = charts.chart();
+    AccountTree tree = chart.tree();
+    Map<UUID, Position> positions = balances.at(day);
+    Page page =
+        new Page(
+            chart, tree, ownSums(chart, tree, positions), positions, agreed.byAccount(), waiting());
     return new ChartPageJson(
         day, page.chart().books(bookId).map(book -> book(book, page)).toList());
+  }
+
+  private static Map<UUID, Long> ownSums(
+      Chart chart, AccountTree tree, Map<UUID, Position> positions) {
+    Map<UUID, Long> sums = new HashMap<>();
+    chart
+        .books()
+        .flatMap(book ->
+            tree
+                .rows(book.id(), a -> positions.getOrDefault(a.id(), Position.EMPTY).ownMinor())
+                .stream())
+        .forEach(row -> sums.put(row.node().account().id(), row.sum()));
+    return sums;
   }
 
   private static BookChartJson book(BookEntity book, Page page) {
     CurrencyUnit currency = CurrencyUnit.of(book.currency());
     List<AccountTree.Row> rows =
-        page.chart().tree().rows(book.id(), account -> page.position(account).baseMinor());
+        page.tree().rows(book.id(), account -> page.position(account).baseMinor());
     List<AccountBalance> leaves =
         page.chart()
             .accountsOf(book.id())
@@ -103,10 +135,8 @@ class ChartViewService {
         account.group(),
         account.kind().isKeptByCore(),
         stored.facts().pinned(),
-        account.currency().getCode(),
-        account.isForeign() && !account.group()
-            ? Amounts.toDecimal(page.position(account).ownMinor(), account.currency())
-            : null,
+        page.tree().commonCurrency(account.id()).orElse(currency).getCode(),
+        page.own(account, currency),
         side(row.sum(), currency),
         side(-row.sum(), currency),
         account.opensOn(),
@@ -117,17 +147,6 @@ class ChartViewService {
 
   private static @Nullable BigDecimal side(long minor, CurrencyUnit currency) {
     return minor > 0 ? Amounts.toDecimal(minor, currency) : null;
-  }
-
-  private Map<UUID, LocalDate> agreedThrough() {
-    var days = new HashMap<UUID, LocalDate>();
-    jdbc.sql(
-            "select account_id, max(closes_on) from statement where finished_at is not null group by 1")
-        .query(row -> {
-          Date day = row.getDate(2);
-          days.put(row.getObject(1, UUID.class), day.toLocalDate());
-        });
-    return days;
   }
 
   private Map<UUID, Integer> waiting() {

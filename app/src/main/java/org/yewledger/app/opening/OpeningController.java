@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.chart.AgreedThrough;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.currency.RateService;
@@ -68,11 +69,14 @@ class OpeningController {
 
   private final ChartService charts;
   private final OpeningService openings;
+  private final AgreedThrough agreed;
   private final RateService rates;
 
-  OpeningController(ChartService charts, OpeningService openings, RateService rates) {
+  OpeningController(
+      ChartService charts, OpeningService openings, AgreedThrough agreed, RateService rates) {
     this.charts = charts;
     this.openings = openings;
+    this.agreed = agreed;
     this.rates = rates;
   }
 
@@ -81,11 +85,11 @@ class OpeningController {
   public List<OpeningJson> openings() {
     Chart chart = charts.chart();
     Map<UUID, Opening> set = openings.openings();
-    Map<UUID, LocalDate> agreed = openings.agreedThrough();
+    Map<UUID, LocalDate> agreedDays = agreed.byAccount();
     return chart
         .accounts()
         .filter(a -> a.kind().hasOpeningBalance() && !a.group() && a.closedOn() == null)
-        .map(a -> json(a, chart, set.get(a.id()), agreed.get(a.id())))
+        .map(a -> json(a, chart, set.get(a.id()), agreedDays.get(a.id())))
         .toList();
   }
 

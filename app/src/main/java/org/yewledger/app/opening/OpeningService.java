@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.AgreedThrough;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.chart.KeptAccounts;
@@ -47,6 +48,7 @@ public class OpeningService {
   private final KeptAccounts keptAccounts;
   private final EntryStore entries;
   private final RateService rates;
+  private final AgreedThrough agreed;
   private final JdbcClient jdbc;
   private final AuditTrail audit;
 
@@ -55,12 +57,14 @@ public class OpeningService {
       KeptAccounts keptAccounts,
       EntryStore entries,
       RateService rates,
+      AgreedThrough agreed,
       JdbcClient jdbc,
       AuditTrail audit) {
     this.charts = charts;
     this.keptAccounts = keptAccounts;
     this.entries = entries;
     this.rates = rates;
+    this.agreed = agreed;
     this.jdbc = jdbc;
     this.audit = audit;
   }
@@ -87,28 +91,15 @@ public class OpeningService {
     return openings;
   }
 
-  /** The last day through which an account agrees with its statements; missing if none does. */
-  @Transactional(readOnly = true)
-  public Map<UUID, LocalDate> agreedThrough() {
-    var days = new HashMap<UUID, LocalDate>();
-    jdbc.sql(
-            "select account_id, max(closes_on) from statement where finished_at is not null group by 1")
-        .query(row -> {
-          Date day = row.getDate(2);
-          days.put(row.getObject(1, UUID.class), day.toLocalDate());
-        });
-    return days;
-  }
-
   /** Sets the opening days and balances of several accounts, all or none. */
   @Transactional
   @ForBookkeepers
   public void set(List<Wanted> all) {
     Map<UUID, Opening> before = openings();
-    Map<UUID, LocalDate> agreed = agreedThrough();
+    Map<UUID, LocalDate> agreedDays = agreed.byAccount();
     ExchangeRates known = rates.rates();
     for (Wanted wanted : all) {
-      set(wanted, before.get(wanted.accountId()), agreed.get(wanted.accountId()), known);
+      set(wanted, before.get(wanted.accountId()), agreedDays.get(wanted.accountId()), known);
     }
   }
 

@@ -8,8 +8,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.ToLongFunction;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
@@ -73,6 +75,23 @@ public final class AccountTree {
     }
     rows.set(at, new Row(node, depth, sum));
     return sum;
+  }
+
+  /**
+   * The currency that all accounts in a group share, however deep they stand; that of the account
+   * itself where it is none. Empty where they differ, or where there is none.
+   */
+  public Optional<CurrencyUnit> commonCurrency(UUID id) {
+    Node node = Objects.requireNonNull(byId.get(id));
+    if (!node.account().group()) {
+      return Optional.of(node.account().currency());
+    }
+    List<Optional<CurrencyUnit>> below =
+        children(id).stream()
+            .map(child -> commonCurrency(child.account().id()))
+            .distinct()
+            .toList();
+    return below.size() == 1 ? below.getFirst() : Optional.empty();
   }
 
   /** Whether a node stands somewhere below a group, or is it. */

@@ -4,13 +4,16 @@ import static org.testng.Assert.assertEquals;
 import static org.yewledger.core.Fixtures.BOOK;
 import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.GROCERIES;
+import static org.yewledger.core.Fixtures.KESTREL;
 import static org.yewledger.core.Fixtures.OTHER_BOOK;
+import static org.yewledger.core.Fixtures.SHOP_USD;
 import static org.yewledger.core.Fixtures.refusalOf;
 
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
@@ -58,6 +61,21 @@ public class AccountTreeTest {
     assertEquals(refusalOf(() -> tree.requireName(BOOK.id(), " ", null)), "name-missing");
     assertEquals(
         refusalOf(() -> tree.requireName(BOOK.id(), "x".repeat(61), null)), "name-too-long");
+  }
+
+  @Test
+  public void aGroupHasACurrencyWhereAllOfItHas() {
+    assertEquals(tree.commonCurrency(food.id()), Optional.of(CurrencyUnit.EUR));
+    assertEquals(tree.commonCurrency(pay.id()), Optional.empty());
+    Account abroad = group(OTHER_BOOK, "Abroad", AccountKind.PAYOUT);
+    var mixed =
+        new AccountTree(
+            List.of(
+                new Node(abroad, null, 0),
+                new Node(SHOP_USD, abroad.id(), 0),
+                new Node(KESTREL, abroad.id(), 1)));
+    assertEquals(mixed.commonCurrency(abroad.id()), Optional.empty());
+    assertEquals(mixed.commonCurrency(SHOP_USD.id()), Optional.of(CurrencyUnit.USD));
   }
 
   @Test
