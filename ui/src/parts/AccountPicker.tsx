@@ -37,6 +37,7 @@ export function AccountPicker({
   without,
   groups = false,
   otherBooks = false,
+  none,
   autoFocus,
   className = 'box w-full',
 }: {
@@ -50,6 +51,8 @@ export function AccountPicker({
   groups?: boolean
   /** Offers accounts of other books too, after those of the book. */
   otherBooks?: boolean
+  /** A choice besides the accounts, such as any of them. */
+  none?: { name: string; choose: () => void }
   autoFocus?: boolean
   className?: string
 }) {
@@ -79,14 +82,17 @@ export function AccountPicker({
     [all, bookId, without, only, typed, groups, otherBooks],
   )
 
-  function choose(account: Account | undefined) {
-    if (account) {
-      onChange(account)
-      setTyped(undefined)
-    }
+  const choices: (Account | null)[] = none?.name.includes((typed ?? '').toLowerCase()) ? [null, ...options] : options
+
+  /** Null is the choice besides the accounts; undefined is nothing to choose. */
+  function choose(choice: Account | null | undefined) {
+    if (choice === undefined) return
+    if (choice) onChange(choice)
+    else none?.choose()
+    setTyped(undefined)
   }
   function move(step: number) {
-    const next = Math.min(Math.max(at + step, 0), options.length - 1)
+    const next = Math.min(Math.max(at + step, 0), choices.length - 1)
     setAt(next)
     list.current?.children[next]?.scrollIntoView({ block: 'nearest' })
   }
@@ -99,13 +105,13 @@ export function AccountPicker({
         aria-label={label}
         aria-expanded={open}
         aria-controls={`${id}-list`}
-        aria-activedescendant={open && options[at] ? `${id}-${at}` : undefined}
+        aria-activedescendant={open && choices[at] !== undefined ? `${id}-${at}` : undefined}
         aria-autocomplete="list"
         placeholder="type to find"
         autoComplete="off"
         // biome-ignore lint/a11y/noAutofocus: opened by a key, the person is about to type here
         autoFocus={autoFocus}
-        value={typed ?? chosen?.name ?? ''}
+        value={typed ?? chosen?.name ?? none?.name ?? ''}
         onFocus={(e) => e.target.select()}
         onChange={(e) => {
           setTyped(e.target.value)
@@ -120,9 +126,9 @@ export function AccountPicker({
           } else if (e.key === 'Enter' && open) {
             e.preventDefault()
             e.stopPropagation()
-            choose(options[at])
+            choose(choices[at])
           } else if (e.key === 'Tab' && open && typed) {
-            choose(options[at])
+            choose(choices[at])
           } else if (e.key === 'Escape' && open) {
             e.stopPropagation()
             setTyped(undefined)
@@ -137,9 +143,9 @@ export function AccountPicker({
           ref={list}
           aria-label={`${label}, what fits`}
         >
-          {options.map((a, i) => (
+          {choices.map((a, i) => (
             <div
-              key={a.id}
+              key={a?.id ?? 'none'}
               id={`${id}-${i}`}
               role="option"
               tabIndex={-1}
@@ -149,16 +155,18 @@ export function AccountPicker({
                 choose(a)
               }}
             >
-              {a.name}
-              <span className="end qq s">
-                {a.groupName || (a.tail ? `..${a.tail}` : '')}
-                {bookId &&
-                  a.bookId !== bookId &&
-                  ` in ${allBooks.find((b) => b.id === a.bookId)?.name ?? 'another book'}`}
-              </span>
+              {a ? a.name : none?.name}
+              {a && (
+                <span className="end qq s">
+                  {a.groupName || (a.tail ? `..${a.tail}` : '')}
+                  {bookId &&
+                    a.bookId !== bookId &&
+                    ` in ${allBooks.find((b) => b.id === a.bookId)?.name ?? 'another book'}`}
+                </span>
+              )}
             </div>
           ))}
-          {options.length === 0 && (
+          {choices.length === 0 && (
             <p className="px-2 py-1 q">No account has {typed ? `“${typed}”` : 'this'} in its name or group.</p>
           )}
         </div>

@@ -105,21 +105,15 @@ export function RuleEditor({
             <option value="IN">comes into</option>
             <option value="EITHER">moves on</option>
           </select>{' '}
-          <select
-            className="pick"
-            aria-label="On account"
-            value={draft.onAccountId ?? ''}
-            onChange={(e) => set({ onAccountId: e.target.value || undefined })}
-          >
-            <option value="">any account</option>
-            {all
-              .filter((a) => a.hasStatements && (!line || a.bookId === line.bookId))
-              .map((a) => (
-                <option key={a.id} value={a.id}>
-                  {a.name}
-                </option>
-              ))}
-          </select>
+          <AccountPicker
+            label="On account"
+            className="pick w-full"
+            value={draft.onAccountId}
+            bookId={line?.bookId}
+            only={(a) => a.hasStatements}
+            none={{ name: 'any account', choose: () => set({ onAccountId: undefined }) }}
+            onChange={(a) => set({ onAccountId: a.id })}
+          />
           , then set the payee to{' '}
           <input
             className="pick w-full"

@@ -38,7 +38,9 @@ public class ChartViewTest extends BrowserTest {
     assertThat(page.getByText("Weekly market is changed.")).isVisible();
 
     page.keyboard().press("v");
-    dialog(page).getByLabel("Into").selectOption("Ourselves");
+    Locator group = dialog(page).getByRole(AriaRole.COMBOBOX);
+    group.fill("ourselv");
+    group.press("Enter");
     button(page, "Move").last().click();
     assertThat(page.getByText("Weekly market is moved.")).isVisible();
 
