@@ -30,6 +30,10 @@ public final class Bench {
 
   /** Prints a figure with its goal, in the form that docs/performance.md keeps. */
   static void figure(String name, double value, String unit, String goal) {
-    System.out.printf(Locale.ROOT, "figure %s %.2f %s goal %s%n", name, value, unit, goal);
+    System.out.println(written(name, value, unit, goal));
+  }
+
+  static String written(String name, double value, String unit, String goal) {
+    return String.format(Locale.ROOT, "figure %s %.2f %s goal %s", name, value, unit, goal);
   }
 }
