@@ -114,7 +114,7 @@ export function RuleEditor({
             none={{ name: 'any account', choose: () => set({ onAccountId: undefined }) }}
             onChange={(a) => set({ onAccountId: a.id })}
           />
-          , then set the payee to{' '}
+          then set the payee to{' '}
           <input
             className="pick w-full"
             aria-label="Payee"
