@@ -32,6 +32,16 @@ class Security {
           + " data:; connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors"
           + " 'none'";
 
+  /** Ask with a body and change nothing, so readers may ask too. */
+  private static final String[] PREVIEWS = {
+    "/api/waiting-lines/*/preview",
+    "/api/opening-balances/preview",
+    "/api/transfers/preview",
+    "/api/gather/preview",
+    "/api/rules/reach",
+    "/api/books/*/chart-table/check"
+  };
+
   @Bean
   SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts)
       throws Exception {
@@ -42,6 +52,8 @@ class Security {
                 .requestMatchers("/api/session/**")
                 .authenticated()
                 .requestMatchers(HttpMethod.GET, "/api/**")
+                .authenticated()
+                .requestMatchers(HttpMethod.POST, PREVIEWS)
                 .authenticated()
                 // Services check roles themselves; this stands before one that forgot.
                 .requestMatchers("/api/**")
