@@ -30,6 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.BookService.BookFacts;
 import org.yewledger.core.chart.StarterChart;
 import org.yewledger.core.ledger.FiscalYear;
+import org.yewledger.core.money.Currencies;
 import org.yewledger.core.tax.TaxRate;
 
 /** Books with their fiscal year and sales tax, and the currencies to choose from. */
@@ -103,7 +104,7 @@ class BookController {
         books
             .add(
                 draft.name(),
-                ChartController.currency(draft.currency()),
+                Currencies.of(draft.currency(), "currency"),
                 Month.of(draft.fiscalYearStartsIn()),
                 draft.starter().groups())
             .id());

@@ -6,7 +6,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.IllegalCurrencyException;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -29,6 +28,7 @@ import org.yewledger.app.platform.Ids;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Book;
+import org.yewledger.core.money.Currencies;
 
 /** The chart of accounts. */
 @RestController
@@ -111,7 +111,7 @@ class ChartController {
 
   private static Account account(
       UUID id, Book book, AccountDraftJson draft, @Nullable LocalDate closedOn) {
-    CurrencyUnit currency = currency(draft.currency());
+    CurrencyUnit currency = Currencies.of(draft.currency(), "currency");
     if (draft.kind().accountClass().isCategory() && !currency.equals(book.currency())) {
       throw Refusal.ofField(
           "category-currency",
@@ -120,14 +120,5 @@ class ChartController {
     }
     return new Account(
         id, book, draft.name(), draft.kind(), currency, draft.group(), draft.opensOn(), closedOn);
-  }
-
-  static CurrencyUnit currency(String code) {
-    try {
-      return CurrencyUnit.of(code);
-    } catch (IllegalCurrencyException e) {
-      throw Refusal.ofField(
-          "unknown-currency", "currency", "%s is no currency of ISO 4217.".formatted(code));
-    }
   }
 }

@@ -7,8 +7,6 @@ import java.io.IOException;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
-import org.joda.money.CurrencyUnit;
-import org.joda.money.IllegalCurrencyException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -21,7 +19,7 @@ import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
-import org.yewledger.core.Refusal;
+import org.yewledger.core.money.Currencies;
 import org.yewledger.core.money.ExchangeRate;
 import org.yewledger.formats.csv.RateTable;
 
@@ -58,8 +56,8 @@ class RateController {
     rates.keep(
         List.of(
             new ExchangeRate(
-                currency(rate.from(), "from"),
-                currency(rate.to(), "to"),
+                Currencies.of(rate.from(), "from"),
+                Currencies.of(rate.to(), "to"),
                 rate.day(),
                 rate.rate())));
   }
@@ -67,7 +65,7 @@ class RateController {
   @DeleteMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@RequestParam String from, @RequestParam String to, @RequestParam LocalDate day) {
-    rates.remove(currency(from, "from"), currency(to, "to"), day);
+    rates.remove(Currencies.of(from, "from"), Currencies.of(to, "to"), day);
   }
 
   /** Keeps all rates of a table with the columns day, from, to and rate; all or none. */
@@ -76,14 +74,5 @@ class RateController {
     List<ExchangeRate> read = RateTable.read(file.getBytes());
     rates.keep(read);
     return new ImportedJson(read.size());
-  }
-
-  private static CurrencyUnit currency(String code, String field) {
-    try {
-      return CurrencyUnit.of(code);
-    } catch (IllegalCurrencyException e) {
-      throw Refusal.ofField(
-          "unknown-currency", field, "%s is no currency of ISO 4217.".formatted(code));
-    }
   }
 }

@@ -10,7 +10,6 @@ import java.time.LocalDate;
 import java.time.Month;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.IllegalCurrencyException;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.opening.OpeningEntryJson;
 import org.yewledger.core.Refusal;
@@ -19,6 +18,7 @@ import org.yewledger.core.chart.StarterChart;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Currencies;
 import org.yewledger.core.money.ExchangeRate;
 
 /** What the API says about setting up a new household. */
@@ -71,7 +71,7 @@ final class SetupJson {
               .map(b ->
                   new HouseholdPlan.BookPlan(
                       b.name().strip(),
-                      unit(b.currency()),
+                      Currencies.of(b.currency(), "currency"),
                       Month.of(b.fiscalYearStartsIn()),
                       b.groups().stream()
                           .map(g ->
@@ -94,7 +94,7 @@ final class SetupJson {
         throw Refusal.ofField(
             "account-without-book", "accounts", "%s belongs to no book.".formatted(a.name()));
       }
-      CurrencyUnit currency = unit(a.currency());
+      CurrencyUnit currency = Currencies.of(a.currency(), "currency");
       CurrencyUnit base = plans.get(a.book()).currency();
       ExchangeRate rate =
           a.rate() == null || currency.equals(base)
@@ -104,15 +104,6 @@ final class SetupJson {
           a.balance() == null ? null : Long.valueOf(Amounts.toMinor(a.balance(), currency));
       return new HouseholdPlan.AccountPlan(
           a.book(), a.name().strip(), a.kind(), a.ending().strip(), currency, balance, rate);
-    }
-
-    private static CurrencyUnit unit(String code) {
-      try {
-        return CurrencyUnit.of(code);
-      } catch (IllegalCurrencyException e) {
-        throw Refusal.ofField(
-            "unknown-currency", "currency", "%s is no currency of ISO 4217.".formatted(code));
-      }
     }
   }
 
