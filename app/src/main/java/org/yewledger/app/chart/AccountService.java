@@ -49,7 +49,7 @@ public class AccountService {
   public Account add(Account account, @Nullable UUID parentId, AccountFacts facts) {
     Chart chart = charts.chart();
     String name = chart.tree().requireName(account.bookId(), account.name(), null);
-    Account named = named(account, name);
+    Account named = account.withName(name);
     requireKindByHand(named);
     requireTaxRate(facts, named);
     if (parentId != null) {
@@ -73,7 +73,7 @@ public class AccountService {
     Account before = chart.account(wanted.id());
     AccountEntity row = row(chart, wanted.id(), version);
     Account named =
-        named(wanted, chart.tree().requireName(before.bookId(), wanted.name(), before.id()));
+        wanted.withName(chart.tree().requireName(before.bookId(), wanted.name(), before.id()));
     AccountUse use = charts.use(before);
     if (named.kind() != before.kind()) {
       requireKindByHand(named);
@@ -182,7 +182,7 @@ public class AccountService {
     }
     charts.use(account).requireClosable();
     LocalDate today = LocalDate.now(clock);
-    row(chart, id, version).become(closed(account, today));
+    row(chart, id, version).become(account.closedOn(today));
     audit.write("close", "account", id, null, today);
   }
 
@@ -190,7 +190,7 @@ public class AccountService {
   public void reopen(UUID id, int version) {
     Chart chart = charts.chart();
     Account account = chart.account(id);
-    row(chart, id, version).become(closed(account, null));
+    row(chart, id, version).become(account.closedOn(null));
     audit.write("reopen", "account", id, account.closedOn(), null);
   }
 
@@ -215,16 +215,6 @@ public class AccountService {
       throw Conflict.changedMeanwhile("account");
     }
     return row;
-  }
-
-  private static Account named(Account a, String name) {
-    return new Account(
-        a.id(), a.book(), name, a.kind(), a.currency(), a.group(), a.opensOn(), a.closedOn());
-  }
-
-  private static Account closed(Account a, @Nullable LocalDate on) {
-    return new Account(
-        a.id(), a.book(), a.name(), a.kind(), a.currency(), a.group(), a.opensOn(), on);
   }
 
   private static void requireKindByHand(Account account) {

@@ -20,7 +20,7 @@ import org.yewledger.app.currency.RateService;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.ForBookkeepers;
-import org.yewledger.core.Refusal;
+import org.yewledger.core.chart.AccountUse;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Entry;
@@ -110,25 +110,20 @@ public class OpeningService {
       ExchangeRates known) {
     Chart chart = charts.chart();
     Account account = chart.account(wanted.accountId());
-    requireOpenable(account);
     Long minorBefore = before == null ? null : Long.valueOf(before.position().ownMinor());
     boolean sameDay = wanted.opensOn().equals(account.opensOn());
-    boolean sameBalance =
-        Objects.equals(
-                Objects.requireNonNullElse(wanted.balanceMinor(), -1L),
-                Objects.requireNonNullElse(minorBefore, -1L))
-            && (wanted.balanceMinor() == null) == (minorBefore == null);
     boolean zeroKept = before == null && Objects.equals(wanted.balanceMinor(), 0L);
-    if (sameDay && (sameBalance || zeroKept)) {
+    if (sameDay && (zeroKept || Objects.equals(wanted.balanceMinor(), minorBefore))) {
       return;
     }
-    requireNotAgreed(account, agreedThrough);
-    charts.use(account).requireOpensOn(wanted.opensOn());
+    AccountUse use = charts.use(account);
+    use.requireOpeningFree(agreedThrough);
+    use.requireOpensOn(wanted.opensOn());
     if (before != null) {
       entries.remove(before.entryId());
       entries.flush();
     }
-    Account dated = opensOn(account, wanted.opensOn());
+    Account dated = account.openingOn(wanted.opensOn());
     jdbc.sql("update account set opens_on = ?, version = version + 1 where id = ?")
         .params(Date.valueOf(wanted.opensOn()), account.id())
         .update();
@@ -146,31 +141,6 @@ public class OpeningService {
         account.id(),
         told,
         Told.of(wanted.opensOn(), wanted.balanceMinor(), account.currency()));
-  }
-
-  private static void requireOpenable(Account account) {
-    if (!account.kind().hasOpeningBalance() || account.group()) {
-      throw Refusal.ofField(
-          "no-opening-balance",
-          "accountId",
-          "%s has no opening balance: only what is owned or owed has one."
-              .formatted(account.name()));
-    }
-  }
-
-  private static void requireNotAgreed(Account account, @Nullable LocalDate agreedThrough) {
-    if (agreedThrough != null) {
-      throw Refusal.ofField(
-          "opening-agreed",
-          "accountId",
-          "%s agrees with its statements through %s, and they begin with this opening balance. It stays as it is."
-              .formatted(account.name(), agreedThrough));
-    }
-  }
-
-  private static Account opensOn(Account a, LocalDate day) {
-    return new Account(
-        a.id(), a.book(), a.name(), a.kind(), a.currency(), a.group(), day, a.closedOn());
   }
 
   /** The value of an amount in its book's currency on the day before an account opens. */

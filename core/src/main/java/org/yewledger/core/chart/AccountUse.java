@@ -106,6 +106,29 @@ public record AccountUse(
   }
 
   /**
+   * Checks that the account may be given an opening balance, or another one.
+   *
+   * @param agreedThrough the last day through which statements agree; null if none does
+   * @throws Refusal {@code no-opening-balance} or {@code opening-agreed}
+   */
+  public void requireOpeningFree(@Nullable LocalDate agreedThrough) {
+    if (!account.kind().hasOpeningBalance() || account.group()) {
+      throw Refusal.ofField(
+          "no-opening-balance",
+          "accountId",
+          "%s has no opening balance: only what is owned or owed has one."
+              .formatted(account.name()));
+    }
+    if (agreedThrough != null) {
+      throw Refusal.ofField(
+          "opening-agreed",
+          "accountId",
+          "%s agrees with its statements through %s, and they begin with this opening balance. It stays as it is."
+              .formatted(account.name(), agreedThrough));
+    }
+  }
+
+  /**
    * Checks that all that was posted here may move to another account.
    *
    * @throws Refusal saying what stands in the way and what can be done instead

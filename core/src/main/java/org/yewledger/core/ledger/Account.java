@@ -35,6 +35,20 @@ public record Account(
     this(id, book, name, kind, currency, group, opensOn, null);
   }
 
+  public Account withName(String name) {
+    return new Account(id, book, name, kind, currency, group, opensOn, closedOn);
+  }
+
+  /** The same account with another first day. */
+  public Account openingOn(LocalDate day) {
+    return new Account(id, book, name, kind, currency, group, day, closedOn);
+  }
+
+  /** The same account closed on a day, or in use again where {@code day} is null. */
+  public Account closedOn(@Nullable LocalDate day) {
+    return new Account(id, book, name, kind, currency, group, opensOn, day);
+  }
+
   public UUID bookId() {
     return book.id();
   }

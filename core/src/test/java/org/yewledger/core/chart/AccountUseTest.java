@@ -64,6 +64,14 @@ public class AccountUseTest {
   }
 
   @Test
+  public void anOpeningBalanceStaysOnceStatementsAgreeWithIt() {
+    used(CURRENT, 5).requireOpeningFree(null);
+    assertEquals(refusalOf(() -> used(CURRENT, 5).requireOpeningFree(FIRST)), "opening-agreed");
+    assertEquals(
+        refusalOf(() -> used(GROCERIES, 5).requireOpeningFree(null)), "no-opening-balance");
+  }
+
+  @Test
   public void aUsedAccountKeepsItsCurrencyAndOpensBeforeItsFirstEntry() {
     unused(CURRENT).requireCurrencyFree();
     assertEquals(
