@@ -47,7 +47,12 @@ public class AccountService {
   /** Adds an account or a group at the end of its group. */
   @Transactional
   public Account add(Account account, @Nullable UUID parentId, AccountFacts facts) {
-    Chart chart = charts.chart();
+    return add(charts.chart(), account, parentId, facts);
+  }
+
+  /** The same for many: the chart is read once, and knows each account that was added to it. */
+  @Transactional
+  public Account add(Chart chart, Account account, @Nullable UUID parentId, AccountFacts facts) {
     String name = chart.tree().requireName(account.bookId(), account.name(), null);
     Account named = account.withName(name);
     requireKindByHand(named);
@@ -56,8 +61,9 @@ public class AccountService {
       chart.account(parentId);
       chart.tree().requireMove(named, parentId);
     }
-    entities.persist(new AccountEntity(named, parentId, facts, lastPlace(chart, named, parentId)));
-    entities.flush();
+    var row = new AccountEntity(named, parentId, facts, lastPlace(chart, named, parentId));
+    entities.persist(row);
+    chart.add(row);
     audit.write("add", "account", named.id(), null, new Told(named, facts));
     return named;
   }

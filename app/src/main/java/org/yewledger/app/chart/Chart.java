@@ -23,7 +23,7 @@ public final class Chart {
     rows.forEach(this::add);
   }
 
-  private void add(AccountEntity row) {
+  void add(AccountEntity row) {
     rows.put(row.id(), row);
     accounts.put(row.id(), row.toAccount(book(row.bookId()).toBook()));
   }

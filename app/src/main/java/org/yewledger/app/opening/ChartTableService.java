@@ -98,14 +98,14 @@ public class ChartTableService {
     chart.accountsOf(bookId).forEach(a -> byName.put(key(a.name()), a.id()));
     for (Planned p : plan.accounts()) {
       if (p.known() == null) {
-        byName.put(key(p.row().name()), add(p, book, byName.get(key(p.group()))));
+        byName.put(key(p.row().name()), add(p, book, byName.get(key(p.group())), chart));
       }
     }
     setOpenings(plan, byName);
     return brought(plan);
   }
 
-  private UUID add(Planned p, Book book, @Nullable UUID parent) {
+  private UUID add(Planned p, Book book, @Nullable UUID parent, Chart chart) {
     ChartRow row = p.row();
     var account =
         new Account(Ids.next(), book, row.name(), p.kind(), p.currency(), p.isGroup(), p.opensOn());
@@ -123,7 +123,7 @@ public class ChartTableService {
             null,
             row.taxFormLine());
     try {
-      return accounts.add(account, parent, facts).id();
+      return accounts.add(chart, account, parent, facts).id();
     } catch (Refusal e) {
       throw new BadRows(List.of(new BadRows.Problem(row.line(), "name", e.getMessage())));
     }

@@ -93,7 +93,7 @@ public class CopyService {
       UUID parent = there.get(key(chart.groupName(a.id())));
       var copy = new Account(Ids.next(), to, a.name(), a.kind(), to.currency(), a.group(), null);
       String line = chart.facts(a.id()).taxFormLine();
-      accounts.add(copy, parent, AccountFacts.NONE.withTaxFormLine(line));
+      accounts.add(chart, copy, parent, AccountFacts.NONE.withTaxFormLine(line));
       there.put(key(a.name()), copy.id());
       copied++;
     }

@@ -14,6 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.AccountFacts;
 import org.yewledger.app.chart.AccountService;
 import org.yewledger.app.chart.BookService;
+import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.currency.RateService;
 import org.yewledger.app.opening.OpeningEntryJson;
@@ -158,9 +159,10 @@ public class SetupService {
     if (!typed.isEmpty()) {
       rates.keep(typed);
     }
+    Chart chart = charts.chart();
     var wanted = new ArrayList<OpeningService.Wanted>();
     for (AccountPlan account : plan.accounts()) {
-      UUID id = add(account, made.get(account.book()));
+      UUID id = add(account, made.get(account.book()), chart);
       if (account.balanceMinor() != null) {
         wanted.add(new OpeningService.Wanted(id, plan.beginsOn(), account.balanceMinor()));
       }
@@ -170,10 +172,10 @@ public class SetupService {
     audit.write("open books", "household", SignedIn.now().householdId(), null, plan.name());
   }
 
-  private UUID add(AccountPlan plan, Book book) {
+  private UUID add(AccountPlan plan, Book book, Chart chart) {
     var account =
         new Account(Ids.next(), book, plan.name(), plan.kind(), plan.currency(), false, null);
-    return accounts.add(account, null, AccountFacts.ofTail(plan.ending())).id();
+    return accounts.add(chart, account, null, AccountFacts.ofTail(plan.ending())).id();
   }
 
   private SetupPageJson page(SetupDraftJson draft, int version) {
