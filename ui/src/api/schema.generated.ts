@@ -356,6 +356,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gather/accounts/{id}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["lines"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gather/batches": {
         parameters: {
             query?: never;
@@ -366,6 +382,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["takeIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gather/batches/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["takeBack_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gather/doubts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["doubts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gather/doubts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["decide"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1236,12 +1300,37 @@ export interface components {
             amount: string;
             /** Format: date */
             bookedOn: string;
+            pending: boolean;
             reference: string;
             /** Format: int32 */
             sourceLine: number;
             /** @enum {string} */
-            standing: "NEW" | "KNOWN";
+            standing: "NEW" | "KNOWN" | "DOUBTFUL";
             text: string;
+        };
+        BalanceBreakJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            apart: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            before: string;
+            /** Format: int32 */
+            line: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            said: string;
         };
         BankJson: {
             /**
@@ -1266,11 +1355,16 @@ export interface components {
             /** Format: uuid */
             accountId: string;
             accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            closing?: string;
+            /** Format: int32 */
+            doubtfulLines: number;
             fileName: string;
             /** Format: date */
             firstDay?: string;
-            /** @enum {string} */
-            format: "OFX" | "CSV";
             /** Format: date-time */
             gatheredAt: string;
             /** Format: uuid */
@@ -1283,6 +1377,24 @@ export interface components {
             newLines: number;
             /** Format: int64 */
             no: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            opening?: string;
+            /** Format: int32 */
+            settled: number;
+            /** @enum {string} */
+            source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
+            takenBack: boolean;
+        };
+        BatchTakenBackJson: {
+            left: components["schemas"]["LeftLineJson"][];
+            /** Format: int64 */
+            no: number;
+            statementToo: boolean;
+            /** Format: int32 */
+            taken: number;
         };
         BookChartJson: {
             /** Format: int32 */
@@ -1468,11 +1580,13 @@ export interface components {
             accountName: string;
             /** Format: uuid */
             bookId: string;
-            comesBy: ("OFX" | "CSV")[];
+            comesBy: ("OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED")[];
             currency: string;
             /** Format: date-time */
             gatheredAt?: string;
             lineDays: number[];
+            /** Format: int32 */
+            pending: number;
             spans: components["schemas"]["SpanJson"][];
             statementAgreed: boolean;
             /** Format: date */
@@ -1498,6 +1612,50 @@ export interface components {
             balance: string;
             /** Format: date */
             day: string;
+        };
+        DecisionJson: {
+            /** @enum {string} */
+            decision: "SAME" | "TWO" | "OPEN";
+        };
+        DoubtJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            arrived: components["schemas"]["DoubtSideJson"];
+            currency: string;
+            /** Format: int32 */
+            daysApart: number;
+            here: components["schemas"]["DoubtSideJson"];
+            /** Format: uuid */
+            lineId: string;
+            sameReference: boolean;
+            tail: string;
+            wordsInBoth: string[];
+        };
+        DoubtSideJson: {
+            /** Format: int64 */
+            batchNo: number;
+            /** Format: int64 */
+            bookedAsNo?: number;
+            bookedAsPayee?: string;
+            /** Format: date */
+            bookedOn: string;
+            fileName: string;
+            /** Format: uuid */
+            lineId: string;
+            reference: string;
+            /** @enum {string} */
+            source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
+            /** Format: int32 */
+            sourceLine: number;
+            text: string;
+            /** Format: date */
+            valueOn?: string;
         };
         EntryJson: {
             /**
@@ -1559,6 +1717,52 @@ export interface components {
             /** Format: date */
             on: string;
         };
+        FileChoiceJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountNumber: string;
+            makeStatement: boolean;
+        };
+        FilePartJson: {
+            /** Format: uuid */
+            accountId?: string;
+            accountNumber: string;
+            closing?: components["schemas"]["FileBalanceJson"];
+            currency: string;
+            /** Format: int32 */
+            doubtfulLines: number;
+            /** Format: date */
+            firstDay?: string;
+            isOfAnother: boolean;
+            /** Format: int32 */
+            knownLines: number;
+            /** Format: date */
+            lastDay?: string;
+            /** Format: int32 */
+            lineCount: number;
+            lines: components["schemas"]["ArrivalJson"][];
+            makesStatement: boolean;
+            /** Format: int32 */
+            newLines: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            opening?: string;
+            refusal?: string;
+            /** @enum {string} */
+            routedBy?: "CHOSEN" | "REMEMBERED" | "NUMBER" | "LAYOUT";
+        };
+        FilePreviewJson: {
+            fileName: string;
+            parts: components["schemas"]["FilePartJson"][];
+            problem?: components["schemas"]["ReadingProblemJson"];
+            /** Format: uuid */
+            routedTo?: string;
+            /** @enum {string} */
+            source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
+            table?: components["schemas"]["TableJson"];
+        };
         FiscalYearJson: {
             /** Format: date */
             first: string;
@@ -1575,6 +1779,7 @@ export interface components {
         GatheredJson: {
             accounts: components["schemas"]["CoverageJson"][];
             batches: components["schemas"]["BatchJson"][];
+            doubts: components["schemas"]["DoubtJson"][];
             /** Format: int32 */
             linesHere: number;
             /** Format: int32 */
@@ -1621,10 +1826,22 @@ export interface components {
         };
         LayoutJson: {
             /** @enum {string} */
-            dateOrder: "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR" | "YEAR_MONTH_DAY";
+            dateOrder?: "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR" | "YEAR_MONTH_DAY";
             /** @enum {string} */
-            decimalMark: "POINT" | "COMMA";
-            meanings: ("IGNORE" | "BOOKED_ON" | "VALUE_ON" | "AMOUNT" | "IN" | "OUT" | "PAYEE" | "MEMO" | "REFERENCE" | "BALANCE")[];
+            decimalMark?: "POINT" | "COMMA";
+            encoding?: string;
+            /** Format: int32 */
+            headerLine?: number;
+            meanings: ("IGNORE" | "BOOKED_ON" | "VALUE_ON" | "AMOUNT" | "MARK" | "IN" | "OUT" | "PAYEE" | "MEMO" | "REFERENCE" | "TYPE" | "BALANCE" | "ACCOUNT" | "CURRENCY")[];
+            separator?: string;
+            /** @enum {string} */
+            sign?: "OUT_IS_NEGATIVE" | "OUT_IS_POSITIVE";
+        };
+        LeftLineJson: {
+            /** Format: date */
+            bookedOn: string;
+            text: string;
+            why: string;
         };
         LinkJson: {
             /** Format: date-time */
@@ -1705,7 +1922,7 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
             /** @enum {string} */
-            task: "OPENING_BALANCE" | "STATEMENTS_TO_COME" | "POST_BY_RULE" | "ANSWER" | "RECONCILE";
+            task: "OPENING_BALANCE" | "STATEMENTS_TO_COME" | "DOUBTS" | "POST_BY_RULE" | "ANSWER" | "RECONCILE";
         };
         OpenLinkJson: {
             email: string;
@@ -1877,22 +2094,6 @@ export interface components {
              */
             own?: string;
             ownCurrency: string;
-        };
-        PreviewJson: {
-            /** Format: uuid */
-            accountId?: string;
-            closing?: components["schemas"]["FileBalanceJson"];
-            fileName: string;
-            /** @enum {string} */
-            format: "OFX" | "CSV";
-            /** Format: int32 */
-            knownLines: number;
-            lines: components["schemas"]["ArrivalJson"][];
-            makesStatement: boolean;
-            /** Format: int32 */
-            newLines: number;
-            problem?: components["schemas"]["ReadingProblemJson"];
-            table?: components["schemas"]["TableJson"];
         };
         ProposalJson: {
             betweenBooks: string;
@@ -2229,6 +2430,8 @@ export interface components {
             firstDay: number;
             /** Format: int32 */
             lastDay: number;
+            /** @enum {string} */
+            source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
         };
         StackJson: {
             /** Format: int32 */
@@ -2294,19 +2497,18 @@ export interface components {
             currency: string;
         };
         TableJson: {
+            breaks: components["schemas"]["BalanceBreakJson"][];
             dateEvidence: string;
             /** Format: int32 */
             dateEvidenceLine: number;
             dateOrderCertain: boolean;
-            encoding: string;
+            decimalMarkCertain: boolean;
             header: string[];
-            /** Format: int32 */
-            headerLine: number;
             layout: components["schemas"]["LayoutJson"];
+            remembered: boolean;
             /** Format: int32 */
             rowCount: number;
             rows: components["schemas"]["RowJson"][];
-            separator: string;
         };
         TakeBackJson: {
             lineIds: string[];
@@ -2317,7 +2519,11 @@ export interface components {
         };
         TakenInJson: {
             /** Format: uuid */
+            accountId: string;
+            /** Format: uuid */
             batchId: string;
+            /** Format: int32 */
+            doubtfulLines: number;
             /** Format: int32 */
             knownLines: number;
             /** Format: int32 */
@@ -3228,11 +3434,36 @@ export interface operations {
             };
         };
     };
-    takeIn: {
+    lines: {
         parameters: {
             query: {
-                account: string;
-                makeStatement: boolean;
+                format: "OFX" | "CAMT" | "CSV";
+                from?: string;
+                to?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    takeIn: {
+        parameters: {
+            query?: {
+                keepLayout?: boolean;
             };
             header?: never;
             path?: never;
@@ -3241,6 +3472,7 @@ export interface operations {
         requestBody?: {
             content: {
                 "multipart/form-data": {
+                    choices: components["schemas"]["FileChoiceJson"][];
                     /** Format: binary */
                     file: string;
                     layout?: components["schemas"]["LayoutJson"];
@@ -3254,8 +3486,76 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TakenInJson"];
+                    "application/json": components["schemas"]["TakenInJson"][];
                 };
+            };
+        };
+    };
+    takeBack_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchTakenBackJson"];
+                };
+            };
+        };
+    };
+    doubts: {
+        parameters: {
+            query?: {
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoubtJson"][];
+                };
+            };
+        };
+    };
+    decide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecisionJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3284,7 +3584,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PreviewJson"];
+                    "application/json": components["schemas"]["FilePreviewJson"];
                 };
             };
         };

@@ -8,6 +8,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.UUID;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
@@ -61,14 +62,38 @@ public final class Api {
     MockMultipartHttpServletRequestBuilder builder = multipart(URI.create(path));
     builder.file(new MockMultipartFile("file", fileName, "application/octet-stream", content));
     if (layout != null) {
-      builder.file(
-          new MockMultipartFile(
-              "layout",
-              "",
-              MediaType.APPLICATION_JSON_VALUE,
-              layout.getBytes(StandardCharsets.UTF_8)));
+      builder.file(part("layout", layout));
     }
     return perform(builder);
+  }
+
+  /** Takes a file in for one account; the answer is that of its one batch. */
+  public Answer takeIn(
+      UUID account, String fileName, byte[] content, String layout, boolean makeStatement) {
+    Answer answer =
+        takeIn(
+            "[{\"accountNumber\":\"\",\"accountId\":\"%s\",\"makeStatement\":%s}]"
+                .formatted(account, makeStatement),
+            fileName,
+            content,
+            layout);
+    return answer.json().isArray() ? new Answer(answer.status(), answer.json().get(0)) : answer;
+  }
+
+  /** Takes a file in as chosen for each account number in it. */
+  public Answer takeIn(String choices, String fileName, byte[] content, String layout) {
+    MockMultipartHttpServletRequestBuilder builder = multipart(URI.create("/api/gather/batches"));
+    builder.file(new MockMultipartFile("file", fileName, "application/octet-stream", content));
+    builder.file(part("choices", choices));
+    if (layout != null) {
+      builder.file(part("layout", layout));
+    }
+    return perform(builder);
+  }
+
+  private static MockMultipartFile part(String name, String json) {
+    return new MockMultipartFile(
+        name, "", MediaType.APPLICATION_JSON_VALUE, json.getBytes(StandardCharsets.UTF_8));
   }
 
   private Answer send(HttpMethod method, String path, String json) {

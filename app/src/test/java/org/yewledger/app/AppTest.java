@@ -153,11 +153,6 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
 
   /** Takes the September file in and answers with what it brought. */
   protected Api.Answer gather(Household h, byte[] file) {
-    return h.api()
-        .upload(
-            "/api/gather/batches?account=%s&makeStatement=true".formatted(h.current().id()),
-            "harbour.ofx",
-            file,
-            null);
+    return h.api().takeIn(h.current().id(), "harbour.ofx", file, null, true);
   }
 }

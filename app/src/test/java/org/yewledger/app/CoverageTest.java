@@ -81,13 +81,13 @@ public class CoverageTest extends AppTest {
     Household h = found("choice");
     byte[] other = new String(september()).replace("NL4417", "NL9999").getBytes();
     JsonNode preview = h.api().upload("/api/gather/preview", "other.ofx", other, null).json();
-    assertTrue(preview.path("accountId").isMissingNode());
-    assertEquals(preview.path("newLines").asInt(), 0);
+    assertTrue(preview.at("/parts/0/accountId").isMissingNode());
+    assertEquals(preview.at("/parts/0/newLines").asInt(), 0);
     JsonNode chosen =
         h.api()
             .upload("/api/gather/preview?account=" + h.card().id(), "other.ofx", other, null)
             .json();
-    assertEquals(chosen.path("newLines").asInt(), 3);
+    assertEquals(chosen.at("/parts/0/newLines").asInt(), 3);
   }
 
   @Test

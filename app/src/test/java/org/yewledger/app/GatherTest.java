@@ -23,9 +23,9 @@ public class GatherTest extends AppTest {
   public void aFileIsShownBeforeItIsTakenInAndTheSecondTimeNothingIsNew() {
     Household h = found("twice");
     Api.Answer preview = h.api().upload("/api/gather/preview", "harbour.ofx", september(), null);
-    assertEquals(preview.json().path("accountId").asString(), h.current().id().toString());
-    assertEquals(preview.json().path("newLines").asInt(), 3);
-    assertTrue(preview.json().path("makesStatement").asBoolean());
+    assertEquals(preview.json().at("/parts/0/accountId").asString(), h.current().id().toString());
+    assertEquals(preview.json().at("/parts/0/newLines").asInt(), 3);
+    assertTrue(preview.json().at("/parts/0/makesStatement").asBoolean());
     assertEquals(waiting(h), 0);
 
     Api.Answer taken = gather(h, september());
@@ -51,7 +51,7 @@ public class GatherTest extends AppTest {
                 "t.csv",
                 CSV.getBytes(StandardCharsets.UTF_8),
                 null);
-    assertEquals(preview.json().path("knownLines").asInt(), 2, preview.json().toString());
+    assertEquals(preview.json().at("/parts/0/knownLines").asInt(), 2, preview.json().toString());
     assertEquals(preview.json().at("/table/layout/decimalMark").asString(), "COMMA");
   }
 
@@ -69,7 +69,7 @@ public class GatherTest extends AppTest {
                 "t.csv",
                 CSV.getBytes(StandardCharsets.UTF_8),
                 layout);
-    assertEquals(preview.json().at("/lines/0/amount").asString(), "48.20");
+    assertEquals(preview.json().at("/parts/0/lines/0/amount").asString(), "48.20");
   }
 
   @Test
@@ -95,7 +95,7 @@ public class GatherTest extends AppTest {
   Object[][] bad() {
     String line = "<STMTTRN><TRNTYPE>POS<DTPOSTED>20260904<TRNAMT>-48.20<FITID>1<NAME>X</STMTTRN>";
     return new Object[][] {
-      {"%PDF-1.7 whatever", "unreadable-file", "no OFX file and no CSV"},
+      {"%PDF-1.7 whatever", "unreadable-file", "no statement file"},
       {new String(ofx(line.replace("<TRNAMT>-48.20", ""), "1")), "unreadable-file", "TRNAMT"},
       {new String(ofx(line.replace("20260904", "20260231"), "1")), "unreadable-file", "DTPOSTED"},
       {

@@ -28,11 +28,12 @@ public class JournalTest extends AppTest {
     }
     Api.Answer taken =
         h.api()
-            .upload(
-                "/api/gather/batches?makeStatement=false&account=" + h.current().id(),
+            .takeIn(
+                h.current().id(),
                 "many.csv",
                 csv.toString().getBytes(StandardCharsets.UTF_8),
-                null);
+                null,
+                false);
     assertEquals(taken.json().path("newLines").asInt(), LINES, taken.json().toString());
     var lines = new ArrayList<String>();
     for (JsonNode line : h.api().get("/api/waiting-lines").json().at("/stacks/0/lines")) {

@@ -82,11 +82,8 @@ public class OpeningTest extends AppTest {
         """;
     Api.Answer taken =
         h.api()
-            .upload(
-                "/api/gather/batches?account=%s&makeStatement=true".formatted(h.current().id()),
-                "august.csv",
-                csv.getBytes(StandardCharsets.UTF_8),
-                null);
+            .takeIn(
+                h.current().id(), "august.csv", csv.getBytes(StandardCharsets.UTF_8), null, true);
     assertEquals(taken.status(), 201, taken.json().toString());
     String statement = taken.json().path("statementId").asString();
     JsonNode apart = h.api().get("/api/statements/" + statement).json().path("openingApart");

@@ -15,9 +15,9 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
-import org.yewledger.formats.csv.CsvStatementWriter;
 import org.yewledger.formats.ofx.OfxWriter;
 import org.yewledger.formats.ofx.OfxWriter.AccountType;
+import org.yewledger.formats.table.CsvStatementWriter;
 
 /**
  * Two months of lines, cut into overlapping files of both formats, arrive in any order: none is
@@ -45,7 +45,11 @@ public class OverlappingFilesTest extends AppTest {
       upload(h, lines.stream().filter(window::holds).toList(), random.nextBoolean());
     }
     assertEquals(stored(h), lines.stream().map(OverlappingFilesTest::asText).sorted().toList());
-    assertEquals(h.api().get("/api/waiting-lines").json().path("count").asInt(), lines.size());
+    // A few are held back: where files of two formats meet, equal amounts raise doubts.
+    assertEquals(
+        h.api().get("/api/waiting-lines").json().path("count").asInt()
+            + h.api().get("/api/gather/doubts").json().size(),
+        lines.size());
   }
 
   /** The days that one file covers, both included. */
@@ -98,11 +102,12 @@ public class OverlappingFilesTest extends AppTest {
         """;
     Api.Answer answer =
         h.api()
-            .upload(
-                "/api/gather/batches?makeStatement=false&account=" + h.current().id(),
+            .takeIn(
+                h.current().id(),
                 asTable ? "t.csv" : "t.ofx",
                 file,
-                asTable ? layout : null);
+                asTable ? layout : null,
+                false);
     assertEquals(answer.status(), 201, answer.json().toString());
   }
 

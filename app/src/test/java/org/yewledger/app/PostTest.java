@@ -204,8 +204,7 @@ public class PostTest extends AppTest {
                     "0.00"))
             .replace("NL4417", "6650")
             .getBytes();
-    String path = "/api/gather/batches?makeStatement=false&account=" + h.card().id();
-    assertEquals(h.api().upload(path, "card.ofx", card, null).status(), 201);
+    assertEquals(h.api().takeIn(h.card().id(), "card.ofx", card, null, false).status(), 201);
     JsonNode half = line(h, "PAYMENT RECEIVED");
     JsonNode alternative = half.at("/alternatives/0");
     assertEquals(alternative.path("daysApart").asInt(), 1);

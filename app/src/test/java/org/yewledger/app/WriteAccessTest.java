@@ -148,7 +148,8 @@ public class WriteAccessTest extends AppTest {
   private boolean namesAnything(Operation o) {
     return o.node().toString().contains("\"uuid\"")
         || example(body(o), UUID.randomUUID(), 0).contains("-7000-")
-        || hasUuid(body(o), 0);
+        || hasUuid(body(o), 0)
+        || hasUuid(parts(o), 0);
   }
 
   private boolean hasUuid(JsonNode schema, int depth) {
@@ -177,8 +178,7 @@ public class WriteAccessTest extends AppTest {
     var uri = java.net.URI.create(path + query);
     var request =
         o.node().path("requestBody").path("content").has("multipart/form-data")
-            ? MockMvcRequestBuilders.multipart(o.method(), uri)
-                .file(new MockMultipartFile("file", "a.ofx", "text/plain", september()))
+            ? multipart(o, uri, id)
             : MockMvcRequestBuilders.request(o.method(), uri)
                 .contentType(MediaType.APPLICATION_JSON)
                 .content(example(body, id, 0));
@@ -186,6 +186,26 @@ public class WriteAccessTest extends AppTest {
       request.with(Api.signedIn(person));
     }
     return mvc.perform(request.with(csrf())).andReturn().getResponse().getStatus();
+  }
+
+  private org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder
+      multipart(Operation o, java.net.URI uri, UUID id) {
+    var request =
+        MockMvcRequestBuilders.multipart(o.method(), uri)
+            .file(new MockMultipartFile("file", "a.ofx", "text/plain", september()));
+    JsonNode schema = parts(o);
+    for (JsonNode required : schema.path("required")) {
+      String name = required.asString();
+      if (!name.equals("file")) {
+        byte[] json = example(schema.path("properties").path(name), id, 0).getBytes();
+        request.file(new MockMultipartFile(name, "", MediaType.APPLICATION_JSON_VALUE, json));
+      }
+    }
+    return request;
+  }
+
+  private static JsonNode parts(Operation o) {
+    return o.node().path("requestBody").path("content").path("multipart/form-data").path("schema");
   }
 
   private static String query(Operation o, UUID id) {

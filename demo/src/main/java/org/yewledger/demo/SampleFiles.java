@@ -10,9 +10,9 @@ import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.formats.TextDecoding;
-import org.yewledger.formats.csv.CsvStatementWriter;
 import org.yewledger.formats.ofx.OfxWriter;
 import org.yewledger.formats.ofx.OfxWriter.AccountType;
+import org.yewledger.formats.table.CsvStatementWriter;
 
 /**
  * The statement files of September 2026, as the Aldercotts' banks would offer them for download.

@@ -17,10 +17,10 @@ import org.joda.money.CurrencyUnit;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.demo.AldercottChart.ChartAccount;
-import org.yewledger.formats.csv.CsvDetection;
-import org.yewledger.formats.csv.CsvStatementReader;
-import org.yewledger.formats.csv.CsvTable;
 import org.yewledger.formats.ofx.OfxReader;
+import org.yewledger.formats.table.Table;
+import org.yewledger.formats.table.TableDetection;
+import org.yewledger.formats.table.TableStatementReader;
 
 public class AldercottYearTest {
   private final List<Happening> happenings = AldercottYear.happenings();
@@ -111,7 +111,8 @@ public class AldercottYearTest {
     if (new String(bytes, 0, 5, java.nio.charset.StandardCharsets.US_ASCII).equals("<?xml")) {
       return OfxReader.read(bytes).getFirst();
     }
-    CsvTable table = CsvTable.parse(bytes);
-    return CsvStatementReader.read(table, CsvDetection.of(table).layout(), CurrencyUnit.EUR);
+    Table table = Table.parse(bytes);
+    return TableStatementReader.read(table, TableDetection.of(table).layout(), CurrencyUnit.EUR)
+        .statement();
   }
 }

@@ -7,6 +7,7 @@ import java.nio.charset.CharsetDecoder;
 import java.nio.charset.CoderResult;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 
 /**
  * Bytes to text, strictly: a byte that does not belong is an error with its line, never a question
@@ -18,6 +19,20 @@ public final class TextDecoding {
    * undefined.
    */
   public static final Charset WINDOWS_1252 = Charset.forName("windows-1252");
+
+  /** As ISO-8859-1, with the euro. */
+  public static final Charset ISO_8859_15 = Charset.forName("ISO-8859-15");
+
+  /** All encodings in which a table can be read, for the choice of a person. */
+  public static final List<Charset> ENCODINGS =
+      List.of(
+          StandardCharsets.UTF_8,
+          StandardCharsets.UTF_16,
+          StandardCharsets.UTF_16LE,
+          StandardCharsets.UTF_16BE,
+          WINDOWS_1252,
+          StandardCharsets.ISO_8859_1,
+          ISO_8859_15);
 
   private TextDecoding() {}
 
@@ -67,14 +82,37 @@ public final class TextDecoding {
   }
 
   /**
-   * UTF-8 where the bytes allow it, else Windows-1252: text in the second is almost never valid in
-   * the first.
+   * UTF-16 by its mark or by zero bytes in every other place; else UTF-8 where the bytes allow it;
+   * else the Western encoding that all bytes fit. ISO-8859-15 has the euro where Windows-1252 has a
+   * sign that no bank writes.
    */
   public static Charset guess(byte[] bytes) {
-    if (bytes.length >= 2 && (bytes[0] & 0xFF) == 0xFE && (bytes[1] & 0xFF) == 0xFF
-        || bytes.length >= 2 && (bytes[0] & 0xFF) == 0xFF && (bytes[1] & 0xFF) == 0xFE) {
+    if (bytes.length >= 2 && (startsWith(bytes, 0xFE, 0xFF) || startsWith(bytes, 0xFF, 0xFE))) {
       return StandardCharsets.UTF_16;
     }
-    return isAll(bytes, StandardCharsets.UTF_8) ? StandardCharsets.UTF_8 : WINDOWS_1252;
+    if (bytes.length >= 4 && bytes[1] == 0 && bytes[3] == 0) {
+      return StandardCharsets.UTF_16LE;
+    }
+    if (bytes.length >= 4 && bytes[0] == 0 && bytes[2] == 0) {
+      return StandardCharsets.UTF_16BE;
+    }
+    if (isAll(bytes, StandardCharsets.UTF_8)) {
+      return StandardCharsets.UTF_8;
+    }
+    boolean hasControls = false;
+    boolean hasEuroSign = false;
+    for (byte b : bytes) {
+      int value = b & 0xFF;
+      hasControls |= value >= 0x80 && value <= 0x9F;
+      hasEuroSign |= value == 0xA4;
+    }
+    if (hasControls) {
+      return isAll(bytes, WINDOWS_1252) ? WINDOWS_1252 : StandardCharsets.ISO_8859_1;
+    }
+    return hasEuroSign ? ISO_8859_15 : WINDOWS_1252;
+  }
+
+  private static boolean startsWith(byte[] bytes, int first, int second) {
+    return (bytes[0] & 0xFF) == first && (bytes[1] & 0xFF) == second;
   }
 }

@@ -52,6 +52,7 @@ final class AlmanacJson {
   enum Task {
     OPENING_BALANCE,
     STATEMENTS_TO_COME,
+    DOUBTS,
     POST_BY_RULE,
     ANSWER,
     RECONCILE

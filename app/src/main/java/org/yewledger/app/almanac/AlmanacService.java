@@ -6,7 +6,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -19,10 +18,7 @@ import org.yewledger.app.almanac.AlmanacJson.AccountRowJson;
 import org.yewledger.app.almanac.AlmanacJson.AlmanacPageJson;
 import org.yewledger.app.almanac.AlmanacJson.BookRowsJson;
 import org.yewledger.app.almanac.AlmanacJson.CellJson;
-import org.yewledger.app.almanac.AlmanacJson.NextJson;
 import org.yewledger.app.almanac.AlmanacJson.Source;
-import org.yewledger.app.almanac.AlmanacJson.StationsJson;
-import org.yewledger.app.almanac.AlmanacJson.Task;
 import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
@@ -34,7 +30,6 @@ import org.yewledger.app.setup.SetupService;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amounts;
-import org.yewledger.core.post.Reason;
 import org.yewledger.core.reconcile.AccountMonth;
 import org.yewledger.core.reconcile.AccountMonth.State;
 import org.yewledger.core.reconcile.MonthsOfAccounts;
@@ -51,6 +46,7 @@ class AlmanacService {
   private final WaitingLines waitingLines;
   private final AccountBalances balances;
   private final SetupService setup;
+  private final NextSteps next;
   private final Clock clock;
 
   AlmanacService(
@@ -60,6 +56,7 @@ class AlmanacService {
       WaitingLines waitingLines,
       AccountBalances balances,
       SetupService setup,
+      NextSteps next,
       Clock clock) {
     this.entities = entities;
     this.charts = charts;
@@ -67,6 +64,7 @@ class AlmanacService {
     this.waitingLines = waitingLines;
     this.balances = balances;
     this.setup = setup;
+    this.next = next;
     this.clock = clock;
   }
 
@@ -113,8 +111,8 @@ class AlmanacService {
             .toList(),
         (int) now.stream().filter(m -> m.state() == State.AGREED).count(),
         (int) now.stream().filter(m -> m.state() != State.NOT_OPEN).count(),
-        stations(accounts, working, waiting),
-        next(chart, bookId, accounts, month, waiting),
+        next.stations(accounts, working, waiting),
+        next.of(chart, bookId, accounts, month, waiting),
         lastGathered(),
         chart.books().findAny().isPresent(),
         setup.missing());
@@ -188,64 +186,6 @@ class AlmanacService {
         state.agreedShare(),
         difference,
         statement == null ? null : statement.id());
-  }
-
-  private static StationsJson stations(
-      List<AccountStatements.Of> accounts, YearMonth working, List<Waiting> waiting) {
-    int open = accounts.stream().mapToInt(a -> a.unfinished().size()).sum();
-    return new StationsJson(toCome(accounts, working).size(), waiting.size(), open);
-  }
-
-  private static List<String> toCome(List<AccountStatements.Of> accounts, YearMonth month) {
-    return accounts.stream()
-        .filter(a -> a.monthly().in(month).state() == State.NO_STATEMENT)
-        .map(a -> a.account().name())
-        .toList();
-  }
-
-  private static List<NextJson> next(
-      Chart chart,
-      @Nullable UUID bookId,
-      List<AccountStatements.Of> accounts,
-      YearMonth month,
-      List<Waiting> waiting) {
-    var next = new ArrayList<NextJson>();
-    List<String> unopened =
-        chart
-            .accounts()
-            .filter(a -> bookId == null || a.bookId().equals(bookId))
-            .filter(a -> a.kind().hasOpeningBalance() && !a.group())
-            .filter(a -> a.opensOn() == null && a.closedOn() == null)
-            .map(Account::name)
-            .toList();
-    if (!unopened.isEmpty()) {
-      next.add(new NextJson(Task.OPENING_BALANCE, unopened, unopened.size(), null, null));
-    }
-    List<String> toCome = toCome(accounts, month);
-    if (!toCome.isEmpty()) {
-      next.add(new NextJson(Task.STATEMENTS_TO_COME, toCome, toCome.size(), null, null));
-    }
-    addWaiting(next, Task.POST_BY_RULE, waiting, Reason.RULE);
-    addWaiting(next, Task.ANSWER, waiting, Reason.OPEN_QUESTION);
-    for (AccountStatements.Of of : accounts) {
-      for (StatementEntity statement : of.unfinished()) {
-        BigDecimal difference =
-            decimal(of.reconciliation(statement).differenceMinor(), of.account());
-        next.add(
-            new NextJson(
-                Task.RECONCILE, List.of(of.account().name()), 1, statement.id(), difference));
-      }
-    }
-    return next;
-  }
-
-  private static void addWaiting(
-      List<NextJson> next, Task task, List<Waiting> waiting, Reason reason) {
-    List<Waiting> lines = waiting.stream().filter(w -> w.reason() == reason).toList();
-    if (!lines.isEmpty()) {
-      List<String> names = lines.stream().map(w -> w.account().name()).distinct().toList();
-      next.add(new NextJson(task, names, lines.size(), null, null));
-    }
   }
 
   private @Nullable Instant lastGathered() {

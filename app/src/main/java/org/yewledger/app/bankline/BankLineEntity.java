@@ -6,15 +6,19 @@ import jakarta.persistence.Table;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.annotations.Immutable;
+import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.core.gather.Arrival;
 import org.yewledger.core.gather.BankLine;
 
-/** A bank line as stored: written once, never changed. */
+/**
+ * A bank line as stored: written once by {@link BankLineStore}, never changed. Lines of a batch
+ * that was taken back are kept, and not seen through this entity.
+ */
 @Entity(name = "BankLine")
 @Table(name = "bank_line")
 @Immutable
+@SQLRestriction("taken_back_at is null")
 @SuppressWarnings("NullAway.Init")
 public class BankLineEntity {
   @Id private UUID id;
@@ -33,27 +37,9 @@ public class BankLineEntity {
   private int sourceLine;
   private String textKey;
   private int ordinal;
+  private boolean pending;
 
   protected BankLineEntity() {}
-
-  public BankLineEntity(UUID id, UUID batchId, UUID accountId, Arrival arrival) {
-    BankLine line = arrival.line();
-    this.id = id;
-    this.batchId = batchId;
-    this.accountId = accountId;
-    this.bookedOn = line.bookedOn();
-    this.valueOn = line.valueOn();
-    this.amountMinor = line.amountMinor();
-    this.payee = line.payee();
-    this.memo = line.memo();
-    this.reference = line.reference();
-    this.type = line.type();
-    this.identity = line.identity();
-    this.raw = line.raw();
-    this.sourceLine = line.sourceLine();
-    this.textKey = line.key().evenText();
-    this.ordinal = arrival.ordinal();
-  }
 
   public UUID id() {
     return id;
@@ -77,6 +63,16 @@ public class BankLineEntity {
 
   public BankLine toBankLine() {
     return new BankLine(
-        bookedOn, valueOn, amountMinor, payee, memo, reference, type, identity, raw, sourceLine);
+        bookedOn,
+        valueOn,
+        amountMinor,
+        payee,
+        memo,
+        reference,
+        type,
+        identity,
+        raw,
+        sourceLine,
+        pending);
   }
 }

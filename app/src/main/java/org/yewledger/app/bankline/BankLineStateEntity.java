@@ -10,16 +10,25 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
+import org.jspecify.annotations.Nullable;
 
 /** What was made of a bank line; its version settles who was first. */
 @Entity(name = "BankLineState")
 @Table(name = "bank_line_state")
 @SuppressWarnings("NullAway.Init")
 public class BankLineStateEntity {
-  /** Whether the line is in the journal yet. */
+  /** Whether the line is in the journal yet, or why it is not to be. */
   public enum State {
     WAITING,
-    POSTED
+    POSTED,
+    /** Perhaps another line once more; a person decides. */
+    DOUBTFUL,
+    /** Another line once more, as decided by a person. */
+    COPY,
+    /** Announced by the bank and not booked yet. */
+    PENDING,
+    /** Was pending; its booked form has come, or the bank has dropped it. */
+    REPLACED
   }
 
   @Id private UUID bankLineId;
@@ -30,29 +39,41 @@ public class BankLineStateEntity {
   @Enumerated(EnumType.STRING)
   private State state;
 
+  private @Nullable UUID otherLineId;
   private Instant changedAt;
   private UUID changedBy;
   @Version private int version;
 
   protected BankLineStateEntity() {}
 
-  public BankLineStateEntity(BankLineEntity line, Instant at, UUID by) {
-    this.bankLineId = line.id();
-    this.accountId = line.accountId();
-    this.bookedOn = line.bookedOn();
-    this.state = State.WAITING;
-    this.changedAt = at;
-    this.changedBy = by;
+  public void become(State next, Instant at, UUID by) {
+    become(next, null, at, by);
   }
 
-  public void become(State next, Instant at, UUID by) {
+  /**
+   * @param other the line that this one may be, is, or was replaced by; null if there is none
+   */
+  public void become(State next, @Nullable UUID other, Instant at, UUID by) {
     this.state = next;
+    this.otherLineId = other;
     this.changedAt = at;
     this.changedBy = by;
   }
 
   public UUID bankLineId() {
     return bankLineId;
+  }
+
+  public UUID accountId() {
+    return accountId;
+  }
+
+  public State state() {
+    return state;
+  }
+
+  public @Nullable UUID otherLineId() {
+    return otherLineId;
   }
 
   public boolean isWaiting() {

@@ -21,7 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.yewledger.core.money.Currencies;
 import org.yewledger.core.money.ExchangeRate;
-import org.yewledger.formats.csv.RateTable;
+import org.yewledger.formats.table.RateTable;
 
 /** The dated exchange rates. */
 @RestController

@@ -15,8 +15,8 @@ import org.springframework.stereotype.Component;
 import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.bankline.BankLineStateEntity;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
+import org.yewledger.app.bankline.BatchEntity;
 import org.yewledger.app.chart.ChartService;
-import org.yewledger.app.gather.BatchEntity;
 import org.yewledger.app.gather.GatherService;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.journal.LedgerService;
@@ -27,6 +27,7 @@ import org.yewledger.app.reconcile.StatementProgress;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.post.Booking;
 import org.yewledger.demo.AldercottChart;
@@ -36,7 +37,6 @@ import org.yewledger.demo.DemoStatements;
 import org.yewledger.demo.Happening;
 import org.yewledger.demo.Happening.Line;
 import org.yewledger.demo.SampleFiles;
-import org.yewledger.formats.StatementFormat;
 
 /**
  * Does the family's bookkeeping of twelve months the way a person would: gather, post, reconcile.
@@ -114,16 +114,16 @@ class DemoMonths {
     var taken = gather.takeIn(chart.account(account.name()), file, source(account, month), false);
     List<Line> happened = banks.lines(account.name(), month);
     for (int i = 0; i < happened.size(); i++) {
-      lines.put(happened.get(i), taken.lines().get(i).id());
+      lines.put(happened.get(i), taken.lineIds().get(i));
     }
     return taken.batch().id();
   }
 
-  private static BatchEntity.Source source(ChartAccount account, YearMonth month) {
+  private static BatchEntity.Origin source(ChartAccount account, YearMonth month) {
     Instant gatheredAt = month.plusMonths(1).atDay(3).atTime(8, 5).toInstant(ZoneOffset.UTC);
     String file = SampleFiles.fileName(account, month);
-    StatementFormat format = file.endsWith("csv") ? StatementFormat.CSV : StatementFormat.OFX;
-    return new BatchEntity.Source(file, format, gatheredAt, SignedIn.now().personId());
+    LineSource format = file.endsWith("csv") ? LineSource.CSV : LineSource.OFX;
+    return new BatchEntity.Origin(file, format, gatheredAt, SignedIn.now().personId());
   }
 
   private void post(Happening happening, DemoChart chart, Ledger ledger, Map<Line, UUID> lines) {

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.bankline.BatchEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.gather.GatherJson.BatchJson;
@@ -20,20 +21,37 @@ import org.yewledger.app.gather.GatherJson.CoverageJson;
 import org.yewledger.app.gather.GatherJson.GatheredJson;
 import org.yewledger.app.gather.GatherJson.SpanJson;
 import org.yewledger.app.reconcile.StatementEntity;
+import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.formats.StatementFormat;
+import org.yewledger.core.money.Amounts;
 
 /** Which days of a month are here, by which batch, and what is still to come. */
 @Service
 class CoverageService {
+  private static final String PENDING =
+      """
+      select new %s(accountId, count(*)) from BankLineState
+      where state = PENDING and accountId in :ids group by accountId\
+      """;
+
+  private static final String SETTLED =
+      """
+      select new %s(l.batchId, count(*)) from BankLine l join Posting p on p.bankLineId = l.id
+      join Statement s on s.id = p.statementId
+      where l.batchId in :ids and s.finishedAt is not null group by l.batchId\
+      """;
+
   private record LineDay(UUID accountId, LocalDate day, long count) {}
 
   private final EntityManager entities;
   private final ChartService charts;
+  private final DoubtService doubts;
 
-  CoverageService(EntityManager entities, ChartService charts) {
+  CoverageService(EntityManager entities, ChartService charts, DoubtService doubts) {
     this.entities = entities;
     this.charts = charts;
+    this.doubts = doubts;
   }
 
   @Transactional(readOnly = true)
@@ -44,18 +62,29 @@ class CoverageService {
     List<UUID> ids = accounts.stream().map(Account::id).toList();
     List<BatchEntity> batches = batches(ids, month);
     Map<UUID, List<BatchEntity>> byAccount =
-        batches.stream().collect(Collectors.groupingBy(BatchEntity::accountId));
+        batches.stream()
+            .filter(b -> b.takenBackAt() == null)
+            .collect(Collectors.groupingBy(BatchEntity::accountId));
     List<LineDay> days = lineDays(ids, month);
     List<StatementEntity> statements = statements(ids, month);
+    Map<UUID, Integer> pending = counts(PENDING, ids);
+    Map<UUID, Integer> settled = counts(SETTLED, batches.stream().map(BatchEntity::id).toList());
     return new GatheredJson(
         accounts.stream()
             .map(a ->
                 coverage(
-                    a, chart, month, byAccount.getOrDefault(a.id(), List.of()), days, statements))
+                    a,
+                    chart,
+                    month,
+                    byAccount.getOrDefault(a.id(), List.of()),
+                    days,
+                    statements,
+                    pending))
             .toList(),
-        batches.stream().map(b -> batchJson(b, chart)).toList(),
+        batches.stream().map(b -> batchJson(b, chart, settled.getOrDefault(b.id(), 0))).toList(),
         (int) days.stream().mapToLong(LineDay::count).sum(),
-        waiting(ids, month));
+        waiting(ids, month),
+        doubts.undecided(bookId));
   }
 
   private static CoverageJson coverage(
@@ -64,7 +93,8 @@ class CoverageService {
       YearMonth month,
       List<BatchEntity> batches,
       List<LineDay> days,
-      List<StatementEntity> statements) {
+      List<StatementEntity> statements,
+      Map<UUID, Integer> pending) {
     StatementEntity statement =
         statements.stream()
             .filter(s -> s.accountId().equals(account.id()))
@@ -79,8 +109,8 @@ class CoverageService {
         account.bookId(),
         account.currency().getCode(),
         batches.stream()
-            .map(BatchEntity::format)
-            .collect(Collectors.toCollection(TreeSet<StatementFormat>::new))
+            .map(BatchEntity::source)
+            .collect(Collectors.toCollection(TreeSet<LineSource>::new))
             .stream()
             .toList(),
         batches.stream().map(b -> span(b, month)).toList(),
@@ -90,7 +120,8 @@ class CoverageService {
             .toList(),
         statement == null ? null : statement.closesOn(),
         statement != null && statement.isFinished(),
-        latest);
+        latest,
+        pending.getOrDefault(account.id(), 0));
   }
 
   private static SpanJson span(BatchEntity batch, YearMonth month) {
@@ -98,6 +129,7 @@ class CoverageService {
     LocalDate last = batch.lastDay();
     return new SpanJson(
         batch.no(),
+        batch.source(),
         first == null || first.isBefore(month.atDay(1)) ? 1 : first.getDayOfMonth(),
         last == null || last.isAfter(month.atEndOfMonth())
             ? month.lengthOfMonth()
@@ -164,18 +196,37 @@ class CoverageService {
         .intValue();
   }
 
-  private static BatchJson batchJson(BatchEntity b, Chart chart) {
+  private static BatchJson batchJson(BatchEntity b, Chart chart, int settled) {
+    Account account = chart.account(b.accountId());
+    Balance closing = b.closing();
+    Long opening = b.openingMinor();
     return new BatchJson(
         b.id(),
         b.no(),
         b.accountId(),
-        chart.account(b.accountId()).name(),
+        account.name(),
         b.fileName(),
-        b.format(),
+        b.source(),
         b.gatheredAt(),
         b.firstDay(),
         b.lastDay(),
+        opening == null ? null : Amounts.toDecimal(opening, account.currency()),
+        closing == null ? null : Amounts.toDecimal(closing.amountMinor(), account.currency()),
         b.newLines(),
-        b.knownLines());
+        b.knownLines(),
+        b.doubtfulLines(),
+        settled,
+        b.takenBackAt() != null);
+  }
+
+  /** A count by an id. Public for the queries. */
+  public record Counted(UUID id, long count) {}
+
+  private Map<UUID, Integer> counts(String query, List<UUID> ids) {
+    return entities
+        .createQuery(query.formatted(Counted.class.getName()), Counted.class)
+        .setParameter("ids", ids)
+        .getResultStream()
+        .collect(Collectors.toMap(Counted::id, c -> (int) c.count()));
   }
 }

@@ -2,36 +2,58 @@ package org.yewledger.app.gather;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.io.IOException;
+import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import org.yewledger.app.gather.GatherJson.BatchTakenBackJson;
+import org.yewledger.app.gather.GatherJson.DecisionJson;
+import org.yewledger.app.gather.GatherJson.DoubtJson;
+import org.yewledger.app.gather.GatherJson.FileChoiceJson;
 import org.yewledger.app.gather.GatherJson.GatheredJson;
-import org.yewledger.app.gather.GatherJson.LayoutJson;
-import org.yewledger.app.gather.GatherJson.PreviewJson;
 import org.yewledger.app.gather.GatherJson.TakenInJson;
 
-/** Statement files: what is here, what a file would bring, taking it in. */
+/** Bank lines: what is here, what a file would bring, taking it in and back. */
 @RestController
 @RequestMapping("/api/gather")
 @Tag(name = "gather")
 class GatherController {
   private final GatherService gather;
   private final CoverageService coverage;
+  private final DoubtService doubts;
+  private final BatchService batches;
+  private final LineExportService exports;
 
-  GatherController(GatherService gather, CoverageService coverage) {
+  GatherController(
+      GatherService gather,
+      CoverageService coverage,
+      DoubtService doubts,
+      BatchService batches,
+      LineExportService exports) {
     this.gather = gather;
     this.coverage = coverage;
+    this.doubts = doubts;
+    this.batches = batches;
+    this.exports = exports;
   }
 
   @GetMapping
@@ -41,33 +63,74 @@ class GatherController {
 
   /** Reads a file without keeping it. */
   @PostMapping(path = "/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  PreviewJson preview(
+  FilePreviewJson preview(
       @RequestPart MultipartFile file,
       @RequestParam @Nullable UUID account,
       @RequestPart(required = false) @Nullable LayoutJson layout)
       throws IOException {
-    GatherService.Upload upload = upload(file, account, layout);
-    return PreviewJson.of(upload.fileName(), gather.preview(upload));
+    FileReading.Upload upload = upload(file, account, layout);
+    return FilePreviewJson.of(upload.fileName(), gather.preview(upload));
   }
 
-  /** Takes the new lines of a file in. */
+  /** Takes the new lines of a file in: one batch for each account in it, all or none. */
   @PostMapping(path = "/batches", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @ResponseStatus(HttpStatus.CREATED)
-  TakenInJson takeIn(
+  List<TakenInJson> takeIn(
       @RequestPart MultipartFile file,
-      @RequestParam UUID account,
-      @RequestParam boolean makeStatement,
+      @RequestPart List<FileChoiceJson> choices,
+      @RequestParam(defaultValue = "true") boolean keepLayout,
       @RequestPart(required = false) @Nullable LayoutJson layout)
       throws IOException {
-    return TakenInJson.of(gather.takeIn(upload(file, account, layout), makeStatement));
+    return gather
+        .takeIn(
+            upload(file, null, layout),
+            choices.stream().map(FileChoiceJson::toChoice).toList(),
+            keepLayout)
+        .stream()
+        .map(TakenInJson::of)
+        .toList();
   }
 
-  private static GatherService.Upload upload(
+  /** Takes a batch back, but for what is reconciled. */
+  @DeleteMapping("/batches/{id}")
+  BatchTakenBackJson takeBack(@PathVariable UUID id) {
+    return BatchTakenBackJson.of(batches.takeBack(id));
+  }
+
+  /** The lines that may be others once more. */
+  @GetMapping("/doubts")
+  List<DoubtJson> doubts(@RequestParam @Nullable UUID book) {
+    return doubts.undecided(book);
+  }
+
+  @PutMapping("/doubts/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void decide(@PathVariable UUID id, @RequestBody DecisionJson decision) {
+    doubts.decide(id, decision.decision());
+  }
+
+  /** The bank lines of an account as a file. */
+  @GetMapping("/accounts/{id}/lines")
+  ResponseEntity<byte[]> lines(
+      @PathVariable UUID id,
+      @RequestParam LineExportService.ExportFormat format,
+      @RequestParam @Nullable LocalDate from,
+      @RequestParam @Nullable LocalDate to) {
+    LineExportService.Exported file = exports.export(id, format, from, to);
+    return ResponseEntity.ok()
+        .contentType(MediaType.parseMediaType(format.mediaType()))
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename(file.fileName()).build().toString())
+        .body(file.content());
+  }
+
+  private static FileReading.Upload upload(
       MultipartFile file, @Nullable UUID account, @Nullable LayoutJson layout) throws IOException {
-    return new GatherService.Upload(
+    return new FileReading.Upload(
         Objects.requireNonNullElse(file.getOriginalFilename(), "file"),
         file.getBytes(),
         account,
-        layout == null ? null : layout.toLayout());
+        layout);
   }
 }

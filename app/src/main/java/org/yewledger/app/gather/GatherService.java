@@ -3,56 +3,72 @@ package org.yewledger.app.gather;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Clock;
-import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.bankline.BankLineEntity;
-import org.yewledger.app.bankline.BankLineStateEntity;
+import org.yewledger.app.bankline.BankLineStore;
+import org.yewledger.app.bankline.BatchEntity;
 import org.yewledger.app.chart.AccountEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.gather.FileReading.FileRead;
+import org.yewledger.app.gather.FileReading.Part;
+import org.yewledger.app.gather.FileReading.Upload;
+import org.yewledger.app.gather.FileRouting.Route;
 import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
-import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.StatementService;
-import org.yewledger.core.gather.Arrival;
+import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankStatement;
+import org.yewledger.core.gather.Days;
 import org.yewledger.core.gather.Gathering;
-import org.yewledger.core.gather.LineKey;
+import org.yewledger.core.gather.KnownLine;
+import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.formats.csv.CsvLayout;
 
-/** Reads statement files, shows what they would bring, and takes them in. */
+/** Shows what statement files would bring, and takes files and feeds in. */
 @Service
 public class GatherService {
   /** Banks move a line by some days between exports; further away a line is another one. */
   private static final int DAYS_AROUND = 10;
 
-  /** A file as uploaded. {@code accountId} null: find the account by the number in the file. */
-  record Upload(
-      String fileName, byte[] bytes, @Nullable UUID accountId, @Nullable CsvLayout layout) {}
-
-  /** What a file would bring. {@code gathering} is null until account and layout are settled. */
-  record Preview(
-      StatementReading reading,
-      @Nullable Account account,
+  /**
+   * What the part of a file that is of one account would bring.
+   *
+   * @param gathering null until the account is settled, or if it cannot take the lines
+   * @param refusal why the account cannot take the lines
+   * @param isOfAnother whether the number in the file is not that of the account
+   */
+  record PartPreview(
+      BankStatement statement,
+      @Nullable Route route,
       @Nullable Gathering gathering,
-      boolean makesStatement) {}
+      @Nullable Refusal refusal,
+      boolean makesStatement,
+      boolean isOfAnother) {}
 
-  /** What a file has brought. */
-  public record TakenIn(
-      BatchEntity batch, List<BankLineEntity> lines, @Nullable UUID statementId) {}
+  /** What a file would bring. */
+  record Preview(FileRead read, List<PartPreview> parts) {}
+
+  /** The account that a person settled for a number in the file. */
+  record Choice(String accountNumber, UUID accountId, boolean makeStatement) {}
+
+  /** What a file or a sync has brought for an account; ids in the order of its lines. */
+  public record TakenIn(BatchEntity batch, List<UUID> lineIds, @Nullable UUID statementId) {}
 
   private final EntityManager entities;
   private final ChartService charts;
   private final StatementService statements;
+  private final FileReading files;
+  private final FileRouting routing;
+  private final RememberedLayouts layouts;
+  private final BankLineStore lines;
   private final AuditTrail audit;
   private final Clock clock;
 
@@ -60,11 +76,19 @@ public class GatherService {
       EntityManager entities,
       ChartService charts,
       StatementService statements,
+      FileReading files,
+      FileRouting routing,
+      RememberedLayouts layouts,
+      BankLineStore lines,
       AuditTrail audit,
       Clock clock) {
     this.entities = entities;
     this.charts = charts;
     this.statements = statements;
+    this.files = files;
+    this.routing = routing;
+    this.layouts = layouts;
+    this.lines = lines;
     this.audit = audit;
     this.clock = clock;
   }
@@ -73,34 +97,77 @@ public class GatherService {
   @Transactional(readOnly = true)
   Preview preview(Upload upload) {
     Chart chart = charts.chart();
-    Account account = upload.accountId() == null ? null : chart.account(upload.accountId());
-    StatementReading reading = StatementReading.of(upload.bytes(), account, upload.layout());
-    if (account == null) {
-      account = accountInFile(chart, reading).orElse(null);
-    }
-    BankStatement file = reading.statement();
-    if (account == null || file == null) {
-      return new Preview(reading, account, null, false);
-    }
-    Gathering gathering = Gathering.of(account, file, known(account, file));
-    boolean makes = file.closing() != null && statements.hasRoomFor(account, file.closing().on());
-    return new Preview(reading, account, gathering, makes);
+    FileRead read = files.read(upload, chart);
+    LineSource source = read.reading().source();
+    return new Preview(
+        read, read.parts().stream().map(part -> preview(part, source, chart)).toList());
   }
 
-  /** Takes the new lines of a file in, all or nothing. */
+  private PartPreview preview(Part part, LineSource source, Chart chart) {
+    BankStatement file = part.statement();
+    Route route = part.route();
+    if (route == null) {
+      return new PartPreview(file, null, null, null, false, false);
+    }
+    Account account = route.account();
+    boolean isOfAnother =
+        route.why() == FileRouting.Why.CHOSEN
+            && routing.isOfAnother(chart, account, file.accountNumber());
+    try {
+      Gathering gathering = Gathering.of(account, file, known(account, file), source);
+      boolean makes = file.closing() != null && statements.hasRoomFor(account, file.closing().on());
+      return new PartPreview(file, route, gathering, null, makes, isOfAnother);
+    } catch (Refusal refusal) {
+      return new PartPreview(file, route, null, refusal, false, isOfAnother);
+    }
+  }
+
+  /**
+   * Takes the new lines of a file in, all or nothing, over all of its accounts. Which account was
+   * chosen for which number is remembered, and so is the layout of a table.
+   */
   @Transactional
   @ForBookkeepers
-  TakenIn takeIn(Upload upload, boolean makeStatement) {
-    Account account =
-        charts
-            .chart()
-            .account(
-                Optional.ofNullable(upload.accountId()).orElseThrow(() -> new NotFound("account")));
-    StatementReading reading = StatementReading.of(upload.bytes(), account, upload.layout());
-    var source =
-        new BatchEntity.Source(
-            upload.fileName(), reading.format(), clock.instant(), SignedIn.now().personId());
-    return takeIn(account, reading.required(), source, makeStatement);
+  List<TakenIn> takeIn(Upload upload, List<Choice> choices, boolean keepLayout) {
+    Chart chart = charts.chart();
+    UUID only = choices.size() == 1 ? choices.getFirst().accountId() : null;
+    boolean isTable = StatementReading.isTable(upload.bytes());
+    var forAccount =
+        new Upload(upload.fileName(), upload.bytes(), isTable ? only : null, upload.layout());
+    FileRead read = files.read(forAccount, chart);
+    StatementReading reading = read.reading().required();
+    var origin =
+        new BatchEntity.Origin(
+            upload.fileName(), reading.source(), clock.instant(), SignedIn.now().personId());
+    var taken = new ArrayList<TakenIn>();
+    for (Part part : read.parts()) {
+      Choice choice =
+          read.parts().size() == 1 && choices.size() == 1
+              ? choices.getFirst()
+              : choice(part.statement(), choices);
+      Account account = chart.account(choice.accountId());
+      taken.add(takeIn(account, part.statement(), origin, choice.makeStatement()));
+      routing.keep(part.statement().accountNumber(), account.id());
+      StatementReading.TableReadAs table = reading.table();
+      if (table != null && keepLayout) {
+        layouts.keep(
+            account.id(), table.cells().headerKey(), LayoutJson.of(table.cells(), table.layout()));
+      }
+    }
+    return taken;
+  }
+
+  private static Choice choice(BankStatement part, List<Choice> choices) {
+    return choices.stream()
+        .filter(c -> c.accountNumber().equals(part.accountNumber()))
+        .findFirst()
+        .orElseThrow(() ->
+            Refusal.ofField(
+                "account-missing",
+                "account",
+                "Choose the account for the lines of %s."
+                    .formatted(
+                        part.accountNumber().isEmpty() ? "the file" : part.accountNumber())));
   }
 
   /**
@@ -111,19 +178,13 @@ public class GatherService {
   @Transactional
   @ForBookkeepers
   public TakenIn takeIn(
-      Account account, BankStatement file, BatchEntity.Source source, boolean makeStatement) {
+      Account account, BankStatement file, BatchEntity.Origin origin, boolean makeStatement) {
     entities.find(AccountEntity.class, account.id(), LockModeType.PESSIMISTIC_WRITE);
-    Gathering gathering = Gathering.of(account, file, known(account, file));
-    var batch = new BatchEntity(Ids.next(), takeNumber(), account.id(), source, file, gathering);
+    Gathering gathering = Gathering.of(account, file, known(account, file), origin.source());
+    var batch = new BatchEntity(Ids.next(), takeNumber(), account.id(), origin, file, gathering);
     entities.persist(batch);
-    List<BankLineEntity> lines =
-        gathering.newLines().stream()
-            .map(arrival -> new BankLineEntity(Ids.next(), batch.id(), account.id(), arrival))
-            .toList();
-    lines.forEach(entities::persist);
-    Instant now = source.gatheredAt();
-    lines.forEach(l -> entities.persist(new BankLineStateEntity(l, now, source.gatheredBy())));
-    audit.write("gather", "batch", batch.id(), null, summary(batch));
+    List<UUID> lineIds = lines.add(batch, gathering.comingIn());
+    audit.write("gather", "batch", batch.id(), null, BatchSummary.of(batch));
     UUID statementId = null;
     if (makeStatement
         && file.closing() != null
@@ -131,7 +192,7 @@ public class GatherService {
       Long opening = openingSaid(account, file, file.closing().on());
       statementId = statements.begin(account, file.closing(), opening, batch.id()).id();
     }
-    return new TakenIn(batch, lines, statementId);
+    return new TakenIn(batch, lineIds, statementId);
   }
 
   /** A file that reaches back into the statement before says nothing of where this one opens. */
@@ -147,48 +208,13 @@ public class GatherService {
     return overlaps ? null : file.openingMinor();
   }
 
-  private record BatchSummary(
-      long no, UUID accountId, String fileName, int newLines, int knownLines) {}
-
-  private static BatchSummary summary(BatchEntity batch) {
-    return new BatchSummary(
-        batch.no(), batch.accountId(), batch.fileName(), batch.newLines(), batch.knownLines());
-  }
-
-  /** The one account whose number ends like the file's. */
-  private static Optional<Account> accountInFile(Chart chart, StatementReading reading) {
-    BankStatement file = reading.statement();
-    if (file == null) {
-      return Optional.empty();
-    }
-    List<Account> candidates =
-        chart
-            .bankAccounts(null)
-            .filter(a -> !chart.tail(a.id()).isEmpty())
-            .filter(a -> file.accountNumber().endsWith(chart.tail(a.id())))
-            .toList();
-    return candidates.size() == 1 ? Optional.of(candidates.getFirst()) : Optional.empty();
-  }
-
-  private List<LineKey> known(Account account, BankStatement file) {
+  private List<KnownLine> known(Account account, BankStatement file) {
     LocalDate first = file.firstDay();
     LocalDate last = file.lastDay();
-    if (first == null || last == null) {
-      return List.of();
-    }
-    return entities
-        .createQuery(
-            """
-            from BankLine where accountId = :account and bookedOn between :first and :last
-            order by bookedOn, id\
-            """,
-            BankLineEntity.class)
-        .setParameter("account", account.id())
-        .setParameter("first", first.minusDays(DAYS_AROUND))
-        .setParameter("last", last.plusDays(DAYS_AROUND))
-        .getResultStream()
-        .map(line -> line.toBankLine().key())
-        .toList();
+    return first == null || last == null
+        ? List.of()
+        : lines.known(
+            account.id(), new Days(first.minusDays(DAYS_AROUND), last.plusDays(DAYS_AROUND)));
   }
 
   private long takeNumber() {
@@ -203,12 +229,5 @@ public class GatherService {
             .setParameter("household", SignedIn.now().householdId())
             .getSingleResult();
     return (Long) no;
-  }
-
-  /**
-   * A bank line's arrivals for the preview are bounded, so that a huge file stays a small answer.
-   */
-  static List<Arrival> firstOf(Gathering gathering, int atMost) {
-    return gathering.arrivals().stream().limit(atMost).toList();
   }
 }

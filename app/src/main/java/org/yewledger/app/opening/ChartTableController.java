@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.opening.ChartTableService.Brought;
-import org.yewledger.formats.csv.ChartTable;
+import org.yewledger.formats.table.ChartTable;
 
 /** A book's chart and opening balances as a table. */
 @RestController

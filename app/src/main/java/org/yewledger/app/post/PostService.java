@@ -7,6 +7,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -177,14 +178,52 @@ public class PostService {
 
   private void takeBack(UUID lineId) {
     BankLineStateEntity state = state(lineId);
-    if (state.isWaiting()) {
+    if (state.state() != State.POSTED) {
       throw Conflict.changedMeanwhile("line");
     }
-    PostingEntity posting =
-        entities
-            .createQuery("from Posting where bankLineId = :line", PostingEntity.class)
-            .setParameter("line", lineId)
-            .getSingleResult();
+    takeBack(state);
+  }
+
+  /**
+   * Takes a line out of the journal, if it is there, even where it is ticked for a statement that
+   * is not finished.
+   *
+   * @return why it stays; empty if it is out of the journal now
+   */
+  @Transactional
+  @ForBookkeepers
+  public Optional<String> takeBackUnlessReconciled(UUID lineId) {
+    BankLineStateEntity state = state(lineId);
+    if (state.state() != State.POSTED) {
+      return Optional.empty();
+    }
+    List<PostingEntity> all = entries.postingsOf(posting(lineId).entryId());
+    for (PostingEntity posting : all) {
+      if (posting.statementId() != null) {
+        StatementEntity statement = entities.find(StatementEntity.class, posting.statementId());
+        if (statement.isFinished()) {
+          EntryEntity entry = entities.find(EntryEntity.class, posting.entryId());
+          return Optional.of(
+              "No. %d is reconciled in the statement of %s."
+                  .formatted(entry.no(), statement.closesOn()));
+        }
+      }
+    }
+    all.forEach(posting -> posting.tickFor(null));
+    takeBack(state);
+    return Optional.empty();
+  }
+
+  private PostingEntity posting(UUID lineId) {
+    return entities
+        .createQuery("from Posting where bankLineId = :line", PostingEntity.class)
+        .setParameter("line", lineId)
+        .getSingleResult();
+  }
+
+  private void takeBack(BankLineStateEntity state) {
+    UUID lineId = state.bankLineId();
+    PostingEntity posting = posting(lineId);
     List<PostingEntity> all = entries.postingsOf(posting.entryId());
     EntryEntity entry = entities.find(EntryEntity.class, posting.entryId());
     for (PostingEntity p : all) {

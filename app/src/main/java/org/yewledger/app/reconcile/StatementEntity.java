@@ -87,7 +87,7 @@ public class StatementEntity {
     return finishedAt != null;
   }
 
-  int version() {
+  public int version() {
     return version;
   }
 }

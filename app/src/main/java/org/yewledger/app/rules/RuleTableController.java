@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.yewledger.app.chart.ChartService;
-import org.yewledger.formats.csv.RuleTable;
+import org.yewledger.formats.table.RuleTable;
 
 /** The rules of a book as a table. */
 @RestController

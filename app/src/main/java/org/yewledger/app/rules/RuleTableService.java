@@ -16,7 +16,7 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.Words;
-import org.yewledger.formats.csv.RuleTable.RuleRow;
+import org.yewledger.formats.table.RuleTable.RuleRow;
 
 /** The rules of a book as a table, and copied from one book to another. */
 @Service

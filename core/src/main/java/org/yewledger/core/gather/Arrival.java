@@ -1,19 +1,37 @@
 package org.yewledger.core.gather;
 
-/**
- * A bank line of a file, compared with what is already there.
- *
- * @param ordinal which of the equal lines of its day this is, counted from 1 over the whole account
- */
-public record Arrival(BankLine line, Standing standing, int ordinal) {
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
-  /** Whether the line is already in the books. */
+/**
+ * A bank line on its way in, compared with what is already there.
+ *
+ * @param ordinal which of the equal lines of its day this is, counted from 1 over the whole
+ *     account; 0 for a known line
+ * @param doubtOver the line here that this may be once more, where the standing is doubtful
+ * @param replaces the pending line of which this is the booked form, null if it is of none
+ */
+public record Arrival(
+    BankLine line,
+    Standing standing,
+    int ordinal,
+    @Nullable UUID doubtOver,
+    @Nullable UUID replaces) {
+
+  /** Whether the line is already here. */
   public enum Standing {
     NEW,
-    KNOWN
+    KNOWN,
+    /** Like a line that came by another source, with other words or some days apart. */
+    DOUBTFUL
   }
 
-  public boolean isNew() {
-    return standing == Standing.NEW;
+  static Arrival known(BankLine line) {
+    return new Arrival(line, Standing.KNOWN, 0, null, null);
+  }
+
+  /** Whether the line is kept, be it that somebody has to decide about it. */
+  public boolean comesIn() {
+    return standing != Standing.KNOWN;
   }
 }

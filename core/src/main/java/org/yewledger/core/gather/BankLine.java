@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param identity the bank's identifier for this line, null where the format has none
  * @param raw the line's source text, kept for ever
  * @param sourceLine where it stands in its file, counted from 1; 0 if it came by no file
+ * @param isPending whether the bank has only announced the line and may still change it
  */
 public record BankLine(
     LocalDate bookedOn,
@@ -26,7 +27,34 @@ public record BankLine(
     String type,
     @Nullable String identity,
     String raw,
-    int sourceLine) {
+    int sourceLine,
+    boolean isPending) {
+
+  /** A line that the bank has booked. */
+  public BankLine(
+      LocalDate bookedOn,
+      @Nullable LocalDate valueOn,
+      long amountMinor,
+      String payee,
+      String memo,
+      String reference,
+      String type,
+      @Nullable String identity,
+      String raw,
+      int sourceLine) {
+    this(
+        bookedOn,
+        valueOn,
+        amountMinor,
+        payee,
+        memo,
+        reference,
+        type,
+        identity,
+        raw,
+        sourceLine,
+        false);
+  }
 
   /** What the line says, in one piece: the payee and the memo, said once where they repeat. */
   public String text() {
@@ -38,6 +66,6 @@ public record BankLine(
 
   /** What tells this line from others of its account. */
   public LineKey key() {
-    return new LineKey(bookedOn, amountMinor, text(), identity);
+    return new LineKey(bookedOn, amountMinor, LineKey.even(text()), identity);
   }
 }

@@ -1,102 +1,103 @@
 package org.yewledger.core.gather;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.Arrival.Standing;
 
 /**
- * Tells new lines from known ones, so that no line gets in twice however often files overlap.
+ * Tells new lines from known ones, so that no line gets in twice however often files and feeds
+ * overlap.
  *
- * <p>First by the bank's identity. Then by day, amount and text: of equal lines in a day the n-th
- * stays the n-th, so two coffees stay two coffees and the same file again adds none. Two lines that
- * both carry an identity, and different ones, are never the same. Cost: linear in both lists.
+ * <ol>
+ *   <li>By the bank's identity, among lines of the same source.
+ *   <li>By day, amount and text. Of equal lines in a day the n-th stays the n-th, so two coffees
+ *       stay two coffees and the same file again adds none. Two lines of one source with different
+ *       identities are never the same.
+ *   <li>A line of another source with the same amount and at most {@value Candidates#DAYS_OF_DOUBT}
+ *       days apart makes the arriving one doubtful: a person decides.
+ *   <li>A pending line gives way to its booked form.
+ * </ol>
+ *
+ * Every known line is taken by one arriving line at most. Cost: linear in both lists, but for lines
+ * of one amount within some days of each other.
  */
 public final class Duplicates {
-  private Duplicates() {}
+  private final LineSource source;
+  private final Candidates booked;
+  private final Candidates pending;
+  private final Map<LineKey.Content, Integer> bookedCount = new HashMap<>();
+  private final Map<LineKey.Content, Integer> pendingCount = new HashMap<>();
+
+  private Duplicates(Collection<KnownLine> known, LineSource source) {
+    this.source = source;
+    this.booked = new Candidates(source);
+    this.pending = new Candidates(source);
+    for (KnownLine line : known) {
+      boolean isPending =
+          line.standing() == KnownLine.Standing.PENDING
+              || line.standing() == KnownLine.Standing.REPLACED;
+      (isPending ? pending : booked).add(line);
+      (isPending ? pendingCount : bookedCount).merge(line.key().content(), 1, Integer::sum);
+    }
+  }
 
   /**
-   * @param known the keys of all lines of the account around the days of the file
-   * @param arriving the lines of one file, in its order
+   * @param known all lines of the account around the days of the arriving ones
+   * @param arriving the lines of one file or sync, in its order
    * @return one arrival per arriving line, in the same order
    */
-  public static List<Arrival> compare(Collection<LineKey> known, List<BankLine> arriving) {
-    var index = new Known(known);
+  public static List<Arrival> compare(
+      Collection<KnownLine> known, List<BankLine> arriving, LineSource source) {
+    return new Duplicates(known, source).compare(arriving);
+  }
+
+  private List<Arrival> compare(List<BankLine> arriving) {
     // All identities first: otherwise a line known by its text could take the place of another
-    // that is known by its identity.
-    var byIdentity = new boolean[arriving.size()];
-    for (int i = 0; i < byIdentity.length; i++) {
-      byIdentity[i] = index.takeByIdentity(arriving.get(i).key());
+    // that is known by its identity. Then all texts, before any doubt takes a line away.
+    var keys = arriving.stream().map(BankLine::key).toList();
+    var isKnown = new boolean[arriving.size()];
+    for (int i = 0; i < isKnown.length; i++) {
+      isKnown[i] = takeByIdentity(arriving.get(i), keys.get(i));
+    }
+    for (int i = 0; i < isKnown.length; i++) {
+      isKnown[i] = isKnown[i] || takeByContent(arriving.get(i), keys.get(i));
     }
     var arrivals = new ArrayList<Arrival>(arriving.size());
-    for (int i = 0; i < byIdentity.length; i++) {
-      BankLine line = arriving.get(i);
-      boolean isKnown = byIdentity[i] || index.takeByContent(line.key());
+    for (int i = 0; i < isKnown.length; i++) {
       arrivals.add(
-          isKnown
-              ? new Arrival(line, Standing.KNOWN, 0)
-              : new Arrival(line, Standing.NEW, index.nextOrdinal(line.key())));
+          isKnown[i] ? Arrival.known(arriving.get(i)) : comingIn(arriving.get(i), keys.get(i)));
     }
     return arrivals;
   }
 
-  /** The known lines, each of which can be taken by one arriving line. */
-  private static final class Known {
-    private final Map<String, LineKey> byIdentity = new HashMap<>();
-    private final Map<LineKey.Content, Deque<LineKey>> byContent = new HashMap<>();
-    private final Map<LineKey.Content, Integer> count = new HashMap<>();
-    private final Set<String> seen = new HashSet<>();
-
-    Known(Collection<LineKey> known) {
-      for (LineKey key : known) {
-        if (key.identity() != null) {
-          byIdentity.put(key.identity(), key);
-        }
-        byContent.computeIfAbsent(key.content(), k -> new ArrayDeque<>()).add(key);
-        count.merge(key.content(), 1, Integer::sum);
-      }
+  private boolean takeByIdentity(BankLine line, LineKey key) {
+    if (line.isPending()) {
+      return pending.takeByIdentity(key) || booked.hasIdentity(key);
     }
+    return booked.takeByIdentity(key);
+  }
 
-    boolean takeByIdentity(LineKey key) {
-      if (key.identity() == null) {
-        return false;
-      }
-      LineKey match = byIdentity.get(key.identity());
-      if (match != null) {
-        Deque<LineKey> equals = byContent.get(match.content());
-        if (equals != null) {
-          equals.remove(match);
-        }
-        return true;
-      }
-      // The same identity twice in one file is the same line, listed twice.
-      return !seen.add(key.identity());
+  private boolean takeByContent(BankLine line, LineKey key) {
+    if (line.isPending()) {
+      return pending.takeByContent(key) || booked.takeBookedFormOf(key);
     }
+    return booked.takeByContent(key);
+  }
 
-    boolean takeByContent(LineKey key) {
-      Deque<LineKey> equals = byContent.get(key.content());
-      @Nullable LineKey match = equals == null ? null : firstThatMayBe(key, equals);
-      return match != null && equals != null && equals.remove(match);
+  private Arrival comingIn(BankLine line, LineKey key) {
+    int ordinal =
+        (line.isPending() ? pendingCount : bookedCount).merge(key.content(), 1, Integer::sum);
+    if (line.isPending()) {
+      return new Arrival(line, Standing.NEW, ordinal, null, null);
     }
-
-    private static @Nullable LineKey firstThatMayBe(LineKey key, Deque<LineKey> equals) {
-      for (LineKey candidate : equals) {
-        if (key.identity() == null || candidate.identity() == null) {
-          return candidate;
-        }
-      }
-      return null;
-    }
-
-    int nextOrdinal(LineKey key) {
-      return count.merge(key.content(), 1, Integer::sum);
-    }
+    @Nullable UUID replaces = pending.takePendingFormOf(key);
+    @Nullable UUID doubtOver = replaces == null ? booked.takeDoubt(key) : null;
+    return new Arrival(
+        line, doubtOver == null ? Standing.NEW : Standing.DOUBTFUL, ordinal, doubtOver, replaces);
   }
 }

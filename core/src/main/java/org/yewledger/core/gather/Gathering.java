@@ -4,17 +4,20 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.gather.Arrival.Standing;
 import org.yewledger.core.ledger.Account;
 
 /** A statement file held against the account that it is for: what would be taken in. */
 public record Gathering(List<Arrival> arrivals) {
 
   /**
-   * @param known keys of the account's lines around the days of the file
+   * @param known the account's lines around the days of the file
+   * @param source what the file is, or that it is a feed
    * @throws Refusal {@code currency-differs}, {@code nothing-in-file} or {@code before-opening};
    *     the last names the first line at fault
    */
-  public static Gathering of(Account account, BankStatement file, Collection<LineKey> known) {
+  public static Gathering of(
+      Account account, BankStatement file, Collection<KnownLine> known, LineSource source) {
     if (!account.kind().hasStatements()) {
       throw Refusal.ofField(
           "account-takes-no-lines", "account", account.name() + " is not an account at a bank.");
@@ -30,15 +33,16 @@ public record Gathering(List<Arrival> arrivals) {
       throw Refusal.of("nothing-in-file", "The file has no lines and no balance.");
     }
     file.lines().forEach(line -> requireOpen(account, line));
-    return new Gathering(Duplicates.compare(known, file.lines()));
+    return new Gathering(Duplicates.compare(known, file.lines(), source));
   }
 
-  public List<Arrival> newLines() {
-    return arrivals.stream().filter(Arrival::isNew).toList();
+  /** The arrivals that are kept: the new and the doubtful. */
+  public List<Arrival> comingIn() {
+    return arrivals.stream().filter(Arrival::comesIn).toList();
   }
 
-  public int knownCount() {
-    return arrivals.size() - newLines().size();
+  public int count(Standing standing) {
+    return (int) arrivals.stream().filter(a -> a.standing() == standing).count();
   }
 
   private static void requireOpen(Account account, BankLine line) {

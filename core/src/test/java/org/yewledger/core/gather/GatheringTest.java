@@ -21,15 +21,21 @@ public class GatheringTest {
   public void countsNewAndKnown() {
     BankLine known = line("2026-09-01", -100, "A");
     BankStatement file = file(CurrencyUnit.EUR, known, line("2026-09-02", -200, "B"));
-    Gathering gathering = Gathering.of(CURRENT, file, List.of(known.key()));
-    assertEquals(gathering.newLines().size(), 1);
-    assertEquals(gathering.knownCount(), 1);
+    Gathering gathering =
+        Gathering.of(
+            CURRENT, file, List.of(KnownLines.booked(known, LineSource.CSV)), LineSource.CSV);
+    assertEquals(gathering.count(Arrival.Standing.NEW), 1);
+    assertEquals(gathering.count(Arrival.Standing.KNOWN), 1);
   }
 
   @Test
   public void refusesALineBeforeTheAccountOpensAndNamesIt() {
     try {
-      Gathering.of(CURRENT, file(CurrencyUnit.EUR, line("2025-09-30", -100, "A")), List.of());
+      Gathering.of(
+          CURRENT,
+          file(CurrencyUnit.EUR, line("2025-09-30", -100, "A")),
+          List.of(),
+          LineSource.CSV);
     } catch (Refusal e) {
       assertEquals(e.code(), "before-opening");
       assertTrue(
@@ -44,13 +50,15 @@ public class GatheringTest {
   public void refusesAnotherCurrencyACategoryAndAnEmptyFile() {
     BankLine line = line("2026-09-01", -100, "A");
     assertEquals(
-        refusalOf(() -> Gathering.of(CURRENT, file(CurrencyUnit.USD, line), List.of())),
+        refusalOf(
+            () -> Gathering.of(CURRENT, file(CurrencyUnit.USD, line), List.of(), LineSource.CSV)),
         "currency-differs");
     assertEquals(
-        refusalOf(() -> Gathering.of(GROCERIES, file(CurrencyUnit.EUR, line), List.of())),
+        refusalOf(
+            () -> Gathering.of(GROCERIES, file(CurrencyUnit.EUR, line), List.of(), LineSource.CSV)),
         "account-takes-no-lines");
     assertEquals(
-        refusalOf(() -> Gathering.of(CURRENT, file(CurrencyUnit.EUR), List.of())),
+        refusalOf(() -> Gathering.of(CURRENT, file(CurrencyUnit.EUR), List.of(), LineSource.CSV)),
         "nothing-in-file");
   }
 }

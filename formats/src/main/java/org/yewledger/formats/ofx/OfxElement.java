@@ -36,7 +36,12 @@ final class OfxElement {
           "DTSTART",
           "DTEND",
           "BALAMT",
-          "DTASOF");
+          "DTASOF",
+          "DTTRAN",
+          "CURSYM");
+
+  private static final Set<String> TRANSACTIONS = Set.of("STMTTRN", "STMTTRNP");
+  private static final Set<String> STATEMENTS = Set.of("STMTRS", "CCSTMTRS");
 
   private final String name;
   private final int line;
@@ -48,8 +53,13 @@ final class OfxElement {
     this.line = line;
   }
 
-  /** Reads the whole file into one tree. Depth is bounded; memory is linear in the text. */
-  static OfxElement parse(String text) {
+  /** Is told of each transaction as it is complete; the tree keeps no transactions. */
+  interface Transactions {
+    void complete(OfxElement transaction, OfxElement statement);
+  }
+
+  /** Reads the file into one tree without its transactions, which are handed on one by one. */
+  static OfxElement parse(String text, Transactions transactions) {
     int begin = text.indexOf('<');
     if (begin < 0) {
       throw UnreadableFile.whole("The file has a header of OFX but nothing behind it.");
@@ -60,7 +70,7 @@ final class OfxElement {
     OfxTokens tokens = new OfxTokens(text);
     @Nullable OfxElement last = null;
     for (OfxTokens.Token token = tokens.next(); token != null; token = tokens.next()) {
-      last = take(token, open, last);
+      last = take(token, open, last, transactions);
     }
     if (open.size() > 1) {
       OfxElement unclosed = open.getFirst();
@@ -77,7 +87,10 @@ final class OfxElement {
    * to.
    */
   private static @Nullable OfxElement take(
-      OfxTokens.Token token, Deque<OfxElement> open, @Nullable OfxElement last) {
+      OfxTokens.Token token,
+      Deque<OfxElement> open,
+      @Nullable OfxElement last,
+      Transactions transactions) {
     switch (token) {
       case OfxTokens.Token.Open(String name, int line) -> {
         OfxElement element = new OfxElement(name, line);
@@ -105,13 +118,14 @@ final class OfxElement {
         if (last != null && last.name.equals(name) && open.getFirst() != last) {
           return null;
         }
-        close(name, line, open);
+        close(name, line, open, transactions);
         return null;
       }
     }
   }
 
-  private static void close(String name, int line, Deque<OfxElement> open) {
+  private static void close(
+      String name, int line, Deque<OfxElement> open, Transactions transactions) {
     if (open.size() == 1 || !open.getFirst().name.equals(name)) {
       throw UnreadableFile.at(
           line,
@@ -121,7 +135,20 @@ final class OfxElement {
               : "is closed while %s of line %d is still open."
                   .formatted(open.getFirst().name, open.getFirst().line));
     }
-    open.pop();
+    OfxElement closed = open.pop();
+    if (TRANSACTIONS.contains(name)) {
+      open.getFirst().children.removeLast();
+      transactions.complete(closed, statementAround(closed, open));
+    }
+  }
+
+  private static OfxElement statementAround(OfxElement transaction, Deque<OfxElement> open) {
+    return open.stream()
+        .filter(e -> STATEMENTS.contains(e.name))
+        .findFirst()
+        .orElseThrow(() ->
+            UnreadableFile.at(
+                transaction.line, transaction.name, "stands outside of a statement."));
   }
 
   String name() {

@@ -2,7 +2,10 @@ package org.yewledger.formats.ofx;
 
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
@@ -11,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.gather.Days;
 import org.yewledger.formats.DecimalText;
 import org.yewledger.formats.Excerpt;
 import org.yewledger.formats.UnreadableFile;
@@ -27,16 +31,25 @@ public final class OfxReader {
    * @throws UnreadableFile with line and field
    */
   public static List<BankStatement> read(byte[] bytes) {
-    OfxElement root = OfxElement.parse(OfxText.decode(bytes));
+    Map<OfxElement, List<BankLine>> lines = new IdentityHashMap<>();
+    OfxElement root =
+        OfxElement.parse(
+            OfxText.decode(bytes),
+            (transaction, statement) ->
+                lines
+                    .computeIfAbsent(statement, s -> new ArrayList<>())
+                    .add(line(transaction, currency(statement))));
     List<BankStatement> statements =
-        Stream.concat(root.all("STMTRS"), root.all("CCSTMTRS")).map(OfxReader::statement).toList();
+        Stream.concat(root.all("STMTRS"), root.all("CCSTMTRS"))
+            .map(rs -> statement(rs, lines.getOrDefault(rs, List.of())))
+            .toList();
     if (statements.isEmpty()) {
       throw UnreadableFile.whole("The OFX file holds no bank or card statement.");
     }
-    return statements;
+    return BankStatement.joined(statements);
   }
 
-  private static BankStatement statement(OfxElement rs) {
+  private static BankStatement statement(OfxElement rs, List<BankLine> lines) {
     CurrencyUnit currency = currency(rs);
     OfxElement account =
         Stream.of("BANKACCTFROM", "CCACCTFROM")
@@ -44,8 +57,25 @@ public final class OfxReader {
             .filter(Objects::nonNull)
             .findFirst()
             .orElseThrow(() -> UnreadableFile.at(rs.line(), rs.name(), "names no account."));
-    List<BankLine> lines = rs.all("STMTTRN").map(t -> line(t, currency)).toList();
-    return new BankStatement(account.required("ACCTID"), currency, lines, closing(rs, currency));
+    return new BankStatement(
+        account.required("ACCTID"),
+        currency,
+        lines,
+        balance(rs, "LEDGERBAL", currency),
+        null,
+        balance(rs, "AVAILBAL", currency),
+        declared(rs));
+  }
+
+  private static @Nullable Days declared(OfxElement rs) {
+    OfxElement list = rs.first("BANKTRANLIST");
+    if (list == null || list.value("DTSTART").isBlank() || list.value("DTEND").isBlank()) {
+      return null;
+    }
+    LocalDate first = date(list.value("DTSTART"), list.lineOf("DTSTART"), "DTSTART");
+    LocalDate last = date(list.value("DTEND"), list.lineOf("DTEND"), "DTEND");
+    // Some banks write the days of the last export here; a period that ends early says nothing.
+    return last.isBefore(first) ? null : new Days(first, last);
   }
 
   private static CurrencyUnit currency(OfxElement rs) {
@@ -59,11 +89,14 @@ public final class OfxReader {
   }
 
   private static BankLine line(OfxElement t, CurrencyUnit currency) {
+    requireOwnCurrency(t, currency);
+    boolean pending = t.name().equals("STMTTRNP");
+    String posted = pending ? "DTTRAN" : "DTPOSTED";
     String valueOn = t.value("DTAVAIL");
     String identity = t.value("FITID");
     String check = t.value("CHECKNUM");
     return new BankLine(
-        date(t.required("DTPOSTED"), t.lineOf("DTPOSTED"), "DTPOSTED"),
+        date(t.required(posted), t.lineOf(posted), posted),
         valueOn.isBlank() ? null : date(valueOn, t.lineOf("DTAVAIL"), "DTAVAIL"),
         amount(t, "TRNAMT", currency),
         payee(t),
@@ -72,7 +105,20 @@ public final class OfxReader {
         t.value("TRNTYPE"),
         identity.isBlank() ? null : identity,
         t.raw(),
-        t.line());
+        t.line(),
+        pending);
+  }
+
+  /** CURRENCY says that the amount is not in the account's currency; ORIGCURRENCY that it was. */
+  private static void requireOwnCurrency(OfxElement t, CurrencyUnit currency) {
+    OfxElement other = t.child("CURRENCY");
+    if (other != null && !other.value("CURSYM").equals(currency.getCode())) {
+      throw UnreadableFile.at(
+          other.line(),
+          "CURRENCY",
+          "the amount is in %s, the account in %s."
+              .formatted(Excerpt.of(other.value("CURSYM")), currency));
+    }
   }
 
   /** A NAME, or the NAME within a PAYEE aggregate. */
@@ -81,8 +127,8 @@ public final class OfxReader {
     return aggregate == null ? t.value("NAME") : aggregate.value("NAME");
   }
 
-  private static @Nullable Balance closing(OfxElement rs, CurrencyUnit currency) {
-    OfxElement balance = rs.first("LEDGERBAL");
+  private static @Nullable Balance balance(OfxElement rs, String name, CurrencyUnit currency) {
+    OfxElement balance = rs.first(name);
     if (balance == null) {
       return null;
     }

@@ -12,6 +12,7 @@ import org.yewledger.formats.UnreadableFile;
  */
 final class OfxTokens {
   private static final int LONGEST_TAG = 80;
+  private static final int LONGEST_TEXT = 20_000;
 
   /** What stands at a place of the file. */
   sealed interface Token {
@@ -78,6 +79,9 @@ final class OfxTokens {
     int startLine = line;
     int end = text.indexOf('<', at);
     end = end < 0 ? text.length() : end;
+    if (end - at > LONGEST_TEXT && !text.substring(at, end).isBlank()) {
+      throw UnreadableFile.at(line, "a text is longer than 20,000 characters.");
+    }
     String value = unescape(text.substring(at, end)).strip();
     advanceTo(end);
     return value.isEmpty() ? null : new Token.Text(value, startLine);

@@ -158,28 +158,4 @@ public class OfxReaderTest {
     assertEquals(e.line(), 3);
     assertTrue(e.getMessage().contains("UTF-8"), e.getMessage());
   }
-
-  /**
-   * Whatever is done to a file, the reader answers with a statement or with its own error, and
-   * soon.
-   */
-  @Test(timeOut = 60_000)
-  public void survivesMutilatedFiles() {
-    var random = new Random(1);
-    byte[] good = SGML.getBytes(WINDOWS);
-    int refused = 0;
-    for (int round = 0; round < 4000; round++) {
-      byte[] bad = good.clone();
-      for (int i = 0; i <= random.nextInt(6); i++) {
-        bad[random.nextInt(bad.length)] = (byte) random.nextInt(256);
-      }
-      int length = random.nextInt(4) == 0 ? random.nextInt(bad.length) : bad.length;
-      try {
-        OfxReader.read(java.util.Arrays.copyOf(bad, length));
-      } catch (UnreadableFile e) {
-        refused++;
-      }
-    }
-    assertTrue(refused > 500, "only " + refused + " were refused");
-  }
 }

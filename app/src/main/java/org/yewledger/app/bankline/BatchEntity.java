@@ -1,0 +1,147 @@
+package org.yewledger.app.bankline;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.hibernate.annotations.TenantId;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.gather.Arrival.Standing;
+import org.yewledger.core.gather.BankStatement;
+import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.gather.Days;
+import org.yewledger.core.gather.Gathering;
+import org.yewledger.core.gather.LineSource;
+
+/** What one file or one sync brought in for one account. */
+@Entity(name = "Batch")
+@Table(name = "batch")
+@SuppressWarnings("NullAway.Init")
+public class BatchEntity {
+  @Id private UUID id;
+  @TenantId private UUID householdId;
+  private long no;
+  private UUID accountId;
+  private String fileName;
+
+  @Enumerated(EnumType.STRING)
+  private LineSource source;
+
+  private Instant gatheredAt;
+  private UUID gatheredBy;
+  private @Nullable LocalDate firstDay;
+  private @Nullable LocalDate lastDay;
+  private int newLines;
+  private int knownLines;
+  private int doubtfulLines;
+  private @Nullable Long openingMinor;
+  private @Nullable Long closingMinor;
+  private @Nullable LocalDate closingOn;
+  private @Nullable Long availableMinor;
+  private @Nullable Instant takenBackAt;
+  private @Nullable UUID takenBackBy;
+
+  protected BatchEntity() {}
+
+  /**
+   * Where a batch comes from, and when and by whom it was gathered.
+   *
+   * @param name of the file, or of the institution for a feed
+   */
+  public record Origin(String name, LineSource source, Instant gatheredAt, UUID gatheredBy) {}
+
+  public BatchEntity(
+      UUID id, long no, UUID accountId, Origin origin, BankStatement file, Gathering gathering) {
+    this.id = id;
+    this.no = no;
+    this.accountId = accountId;
+    this.fileName = origin.name();
+    this.source = origin.source();
+    this.gatheredAt = origin.gatheredAt();
+    this.gatheredBy = origin.gatheredBy();
+    Days days = file.covers();
+    this.firstDay = days == null ? null : days.first();
+    this.lastDay = days == null ? null : days.last();
+    this.newLines = gathering.count(Standing.NEW);
+    this.knownLines = gathering.count(Standing.KNOWN);
+    this.doubtfulLines = gathering.count(Standing.DOUBTFUL);
+    this.openingMinor = file.openingMinor();
+    Balance closing = file.closing();
+    this.closingMinor = closing == null ? null : (Long) closing.amountMinor();
+    this.closingOn = closing == null ? null : closing.on();
+    Balance available = file.available();
+    this.availableMinor = available == null ? null : (Long) available.amountMinor();
+  }
+
+  public UUID id() {
+    return id;
+  }
+
+  public long no() {
+    return no;
+  }
+
+  public UUID accountId() {
+    return accountId;
+  }
+
+  /** The name of the file, or of the institution for a feed. */
+  public String fileName() {
+    return fileName;
+  }
+
+  public LineSource source() {
+    return source;
+  }
+
+  public Instant gatheredAt() {
+    return gatheredAt;
+  }
+
+  public UUID gatheredBy() {
+    return gatheredBy;
+  }
+
+  public @Nullable LocalDate firstDay() {
+    return firstDay;
+  }
+
+  public @Nullable LocalDate lastDay() {
+    return lastDay;
+  }
+
+  public int newLines() {
+    return newLines;
+  }
+
+  public int knownLines() {
+    return knownLines;
+  }
+
+  public int doubtfulLines() {
+    return doubtfulLines;
+  }
+
+  /** What the source says that its days open with, in minor units; null if it does not say. */
+  public @Nullable Long openingMinor() {
+    return openingMinor;
+  }
+
+  /** The booked balance that the source closes with; null if it does not say. */
+  public @Nullable Balance closing() {
+    return closingOn == null || closingMinor == null ? null : new Balance(closingOn, closingMinor);
+  }
+
+  public @Nullable Instant takenBackAt() {
+    return takenBackAt;
+  }
+
+  public void takeBack(Instant at, UUID by) {
+    this.takenBackAt = at;
+    this.takenBackBy = by;
+  }
+}

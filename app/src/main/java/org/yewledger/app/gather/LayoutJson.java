@@ -1,0 +1,68 @@
+package org.yewledger.app.gather;
+
+import java.nio.charset.Charset;
+import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.Refusal;
+import org.yewledger.formats.TextDecoding;
+import org.yewledger.formats.table.Table;
+import org.yewledger.formats.table.TableLayout;
+import org.yewledger.formats.table.TableLayout.DateOrder;
+import org.yewledger.formats.table.TableLayout.DecimalMark;
+import org.yewledger.formats.table.TableLayout.Meaning;
+import org.yewledger.formats.table.TableLayout.Sign;
+import org.yewledger.formats.table.TableReading;
+
+/**
+ * How a table is read, as a person settles it and as it is remembered.
+ *
+ * @param encoding null to find it out; so are {@code separator} and {@code headerLine}
+ * @param meanings one per column; empty to propose them
+ */
+record LayoutJson(
+    @Nullable String encoding,
+    @Nullable String separator,
+    @Nullable Integer headerLine,
+    List<Meaning> meanings,
+    @Nullable DateOrder dateOrder,
+    @Nullable DecimalMark decimalMark,
+    @Nullable Sign sign) {
+
+  static LayoutJson of(Table table, TableLayout layout) {
+    return new LayoutJson(
+        table.charset() == null ? null : table.charset().name(),
+        table.charset() == null ? null : String.valueOf(table.separator()),
+        table.rows().get(table.headerIndex()).line(),
+        layout.meanings(),
+        layout.dateOrder(),
+        layout.decimalMark(),
+        layout.sign());
+  }
+
+  /** How the file is cut into cells. */
+  TableReading reading() {
+    return new TableReading(
+        encoding == null ? null : charset(encoding),
+        separator == null || separator.isEmpty() ? null : separator.charAt(0),
+        headerLine);
+  }
+
+  /** What the columns mean; what is not said is as detected. */
+  TableLayout over(TableLayout detected) {
+    boolean fits = meanings.size() == detected.meanings().size();
+    return new TableLayout(
+        fits ? meanings : detected.meanings(),
+        Objects.requireNonNullElse(dateOrder, detected.dateOrder()),
+        Objects.requireNonNullElse(decimalMark, detected.decimalMark()),
+        Objects.requireNonNullElse(sign, detected.sign()));
+  }
+
+  private static Charset charset(String name) {
+    return TextDecoding.ENCODINGS.stream()
+        .filter(c -> c.name().equalsIgnoreCase(name))
+        .findFirst()
+        .orElseThrow(() ->
+            Refusal.ofField("unknown-encoding", "encoding", "Files are not read as " + name + "."));
+  }
+}

@@ -1,0 +1,162 @@
+package org.yewledger.core.gather;
+
+import static java.time.temporal.ChronoUnit.DAYS;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
+
+/** The known lines of an account, each of which can be taken by one arriving line. */
+final class Candidates {
+  /** Banks book the same movement some days apart in a file and in a feed; no further. */
+  static final int DAYS_OF_DOUBT = 3;
+
+  /** A card payment stands as pending for a week at most; some banks take two days more. */
+  private static final int DAYS_PENDING = 10;
+
+  /** Within these days the amount alone tells the booked form, since banks change its text. */
+  private static final int DAYS_PENDING_BY_AMOUNT = 5;
+
+  private record Identity(String identity, long amountMinor) {}
+
+  private final LineSource source;
+  private final Map<Identity, KnownLine> byIdentity = new HashMap<>();
+  private final Map<LineKey.Content, Deque<KnownLine>> byContent = new HashMap<>();
+  private final Map<Long, List<KnownLine>> byAmount = new HashMap<>();
+  private final Set<Identity> seen = new HashSet<>();
+  private final Set<UUID> taken = new HashSet<>();
+
+  Candidates(LineSource source) {
+    this.source = source;
+  }
+
+  void add(KnownLine line) {
+    LineKey key = line.key();
+    if (key.identity() != null && line.source() == source) {
+      byIdentity.put(new Identity(key.identity(), key.amountMinor()), line);
+    }
+    byContent.computeIfAbsent(key.content(), k -> new ArrayDeque<>()).add(line);
+    byAmount.computeIfAbsent(key.amountMinor(), k -> new ArrayList<>()).add(line);
+  }
+
+  boolean hasIdentity(LineKey key) {
+    return key.identity() != null
+        && byIdentity.containsKey(new Identity(key.identity(), key.amountMinor()));
+  }
+
+  /** Identity and amount: a bank that gives two amounts one identity means two movements. */
+  boolean takeByIdentity(LineKey key) {
+    if (key.identity() == null) {
+      return false;
+    }
+    var identity = new Identity(key.identity(), key.amountMinor());
+    KnownLine match = byIdentity.get(identity);
+    if (match != null) {
+      taken.add(match.id());
+      return true;
+    }
+    // The same identity twice in one file is the same line, listed twice.
+    return !seen.add(identity);
+  }
+
+  boolean takeByContent(LineKey key) {
+    Deque<KnownLine> equals = byContent.get(key.content());
+    if (equals == null) {
+      return false;
+    }
+    for (KnownLine candidate : equals) {
+      if (isFree(candidate) && mayBe(key, candidate)) {
+        return taken.add(candidate.id());
+      }
+    }
+    return false;
+  }
+
+  /** The booked line that a pending one has become already: same amount and text, days later. */
+  boolean takeBookedFormOf(LineKey pending) {
+    return nearest(
+            pending,
+            c ->
+                DAYS.between(pending.bookedOn(), c.key().bookedOn()) >= 0
+                    && daysApart(pending, c) <= DAYS_PENDING
+                    && c.key().evenText().equals(pending.evenText()))
+        != null;
+  }
+
+  /** The pending line of which a booked one is the final form. */
+  @Nullable UUID takePendingFormOf(LineKey booked) {
+    UUID sameIdentity = takeAnyAmount(booked);
+    if (sameIdentity != null) {
+      return sameIdentity;
+    }
+    UUID sameText =
+        nearest(
+            booked,
+            c ->
+                isStillPending(c)
+                    && daysApart(booked, c) <= DAYS_PENDING
+                    && c.key().evenText().equals(booked.evenText()));
+    return sameText != null
+        ? sameText
+        : nearest(booked, c -> isStillPending(c) && daysApart(booked, c) <= DAYS_PENDING_BY_AMOUNT);
+  }
+
+  /** A reserved amount is often booked as a smaller one under the same identity. */
+  private @Nullable UUID takeAnyAmount(LineKey booked) {
+    return byIdentity.entrySet().stream()
+        .filter(e ->
+            e.getKey().identity().equals(booked.identity())
+                && isStillPending(e.getValue())
+                && isFree(e.getValue()))
+        .map(e -> e.getValue().id())
+        .findFirst()
+        .filter(taken::add)
+        .orElse(null);
+  }
+
+  /** A line of another source that may be the same; the nearest in days. */
+  @Nullable UUID takeDoubt(LineKey key) {
+    return nearest(
+        key,
+        c ->
+            c.source() != source
+                && c.standing() == KnownLine.Standing.BOOKED
+                && daysApart(key, c) <= DAYS_OF_DOUBT);
+  }
+
+  private @Nullable UUID nearest(LineKey key, Predicate<KnownLine> fits) {
+    return byAmount.getOrDefault(key.amountMinor(), List.of()).stream()
+        .filter(c -> isFree(c) && fits.test(c))
+        .min(Comparator.comparingLong(c -> daysApart(key, c)))
+        .map(KnownLine::id)
+        .filter(taken::add)
+        .orElse(null);
+  }
+
+  private static boolean isStillPending(KnownLine line) {
+    return line.standing() == KnownLine.Standing.PENDING;
+  }
+
+  private boolean isFree(KnownLine line) {
+    return !taken.contains(line.id());
+  }
+
+  private boolean mayBe(LineKey key, KnownLine candidate) {
+    return candidate.source() != source
+        || key.identity() == null
+        || candidate.key().identity() == null;
+  }
+
+  private static long daysApart(LineKey key, KnownLine line) {
+    return Math.abs(DAYS.between(key.bookedOn(), line.key().bookedOn()));
+  }
+}

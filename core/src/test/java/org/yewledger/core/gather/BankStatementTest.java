@@ -1,0 +1,52 @@
+package org.yewledger.core.gather;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNull;
+import static org.yewledger.core.Fixtures.line;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.joda.money.CurrencyUnit;
+import org.testng.annotations.Test;
+import org.yewledger.core.gather.BankStatement.Balance;
+
+public class BankStatementTest {
+  private static BankStatement day(String number, String day, long opening, long amount) {
+    LocalDate on = LocalDate.parse(day);
+    return new BankStatement(
+        number,
+        CurrencyUnit.EUR,
+        List.of(line(day, amount, "A")),
+        new Balance(on, opening + amount),
+        opening,
+        null,
+        new Days(on, on));
+  }
+
+  @Test
+  public void theDaysOfAnAccountAreJoinedToOneStatement() {
+    List<BankStatement> joined =
+        BankStatement.joined(
+            List.of(
+                day("4417", "2026-09-01", 1000, -100),
+                day("9023", "2026-09-01", 50, 5),
+                day("4417", "2026-09-02", 900, 300)));
+    assertEquals(joined.size(), 2);
+    BankStatement current = joined.getFirst();
+    assertEquals(current.lines().size(), 2);
+    assertEquals(current.openingMinor(), Long.valueOf(1000));
+    assertEquals(current.closing(), new Balance(LocalDate.parse("2026-09-02"), 1200));
+    assertEquals(
+        current.covers(), new Days(LocalDate.parse("2026-09-01"), LocalDate.parse("2026-09-02")));
+  }
+
+  @Test
+  public void aDayThatDoesNotRunOnLeavesNoOpening() {
+    BankStatement joined =
+        BankStatement.joined(
+                List.of(day("4417", "2026-09-01", 1000, -100), day("4417", "2026-09-03", 870, 300)))
+            .getFirst();
+    assertNull(joined.openingMinor());
+    assertEquals(joined.closing(), new Balance(LocalDate.parse("2026-09-03"), 1170));
+  }
+}

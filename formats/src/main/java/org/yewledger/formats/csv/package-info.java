@@ -1,5 +1,0 @@
-/** Tables of bank lines in comma-separated text of any layout. */
-@NullMarked
-package org.yewledger.formats.csv;
-
-import org.jspecify.annotations.NullMarked;

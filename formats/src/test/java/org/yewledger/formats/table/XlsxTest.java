@@ -1,0 +1,75 @@
+package org.yewledger.formats.table;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.joda.money.CurrencyUnit;
+import org.testng.annotations.Test;
+import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.gather.LineSource;
+import org.yewledger.formats.UnreadableFile;
+
+public class XlsxTest {
+  private static byte[] zip(String name, byte[] content) throws IOException {
+    var out = new ByteArrayOutputStream();
+    try (var zip = new ZipOutputStream(out)) {
+      zip.putNextEntry(new ZipEntry("xl/workbook.xml"));
+      zip.write("<workbook/>".getBytes(StandardCharsets.UTF_8));
+      zip.putNextEntry(new ZipEntry(name));
+      zip.write(content);
+    }
+    return out.toByteArray();
+  }
+
+  private static String refusal(byte[] bytes) {
+    return expectThrows(UnreadableFile.class, () -> Table.parse(bytes)).getMessage();
+  }
+
+  @Test
+  public void readsDatesNumbersAndTextsOfTheFirstSheetWithATable() throws IOException {
+    Table table = Table.parse(XlsxSample.workbook());
+    assertEquals(table.source(), LineSource.XLSX);
+    assertEquals(table.numberAbove(), "NL00DEMO004417");
+    TableDetection detected = TableDetection.of(table);
+    assertTrue(detected.dateOrderCertain() && detected.decimalMarkCertain());
+    TableStatement read = TableStatementReader.read(table, detected.layout(), CurrencyUnit.EUR);
+    List<BankLine> lines = read.statement().lines();
+    assertEquals(
+        lines.stream().map(BankLine::amountMinor).toList(), List.of(-320L, 32600L, -6392L));
+    assertEquals(lines.getFirst().bookedOn(), LocalDate.parse("2026-09-04"));
+    assertEquals(lines.getFirst().memo(), "Café");
+    assertEquals(lines.getFirst().sourceLine(), 4);
+    assertEquals(read.breaks(), List.of());
+    assertEquals(read.statement().openingMinor(), Long.valueOf(10_000));
+  }
+
+  @Test(timeOut = 60_000)
+  public void refusesWhatUnpacksToGigabytes() throws IOException {
+    byte[] bomb = zip("xl/worksheets/sheet1.xml", new byte[200_000_000]);
+    assertTrue(bomb.length < 1_000_000, "the bomb is small itself");
+    assertTrue(refusal(bomb).contains("150 MB"));
+  }
+
+  @Test
+  public void refusesDocumentTypesOtherZipsAndDamagedWorkbooks() throws IOException {
+    String type = "<!DOCTYPE x [<!ENTITY a \"b\">]><worksheet/>";
+    assertTrue(
+        refusal(zip("xl/worksheets/sheet1.xml", type.getBytes(StandardCharsets.UTF_8)))
+            .contains("document type"));
+    byte[] good = XlsxSample.workbook();
+    assertTrue(refusal(java.util.Arrays.copyOf(good, good.length / 2)).contains("cut off"));
+    var out = new ByteArrayOutputStream();
+    try (var zip = new ZipOutputStream(out)) {
+      zip.putNextEntry(new ZipEntry("letter.txt"));
+    }
+    assertTrue(refusal(out.toByteArray()).contains("no XLSX workbook"));
+  }
+}
