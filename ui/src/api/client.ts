@@ -56,7 +56,7 @@ async function problemOf(response: Response): Promise<Problem> {
   const code = String(body.type ?? '').replace('urn:yew:problem:', '')
   const fallback =
     response.status === 413
-      ? 'The file is over 20 MB. Export a shorter period and gather it in parts.'
+      ? 'The file is over 60 MB. Export a shorter period and gather it in parts.'
       : `The application answered with ${response.status}. Nothing was changed; try again.`
   return new Problem(response.status, code || 'http', body.detail ?? fallback, body.field, body.line, body.rows)
 }

@@ -3571,6 +3571,7 @@ export interface operations {
         requestBody?: {
             content: {
                 "multipart/form-data": {
+                    choices?: components["schemas"]["FileChoiceJson"][];
                     /** Format: binary */
                     file: string;
                     layout?: components["schemas"]["LayoutJson"];

@@ -50,6 +50,13 @@ function step(next: Next, month: string, go: (to: string) => void): Step {
         figure: counted(next.count, 'statement'),
         open: () => go('/gather'),
       }
+    case 'DOUBTS':
+      return {
+        station: 'Gather',
+        text: `Decide whether lines of ${listed(next.accounts)} are there twice`,
+        figure: counted(next.count, 'line'),
+        open: () => go('/gather'),
+      }
     case 'POST_BY_RULE':
       return {
         station: 'Post',

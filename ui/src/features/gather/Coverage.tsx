@@ -1,44 +1,49 @@
 import { useQuery } from '@tanstack/react-query'
 import { books } from '@/api/queries'
 import { day, lastDay, moment } from '@/parts/figures'
-import type { AccountCoverage, Gathered } from './types'
+import { type AccountCoverage, type Gathered, SOURCES } from './types'
 import { useDrop } from './useDrop'
 
-const WIDTH = 340
+const WIDE = 340
+const NARROW = 220
 const TICKS = [1, 5, 10, 15, 20, 25]
 
 /** Per account: how it comes, which days of the month are here by which batch, and the statement. */
 export function Coverage({
   gathered,
   month,
-  onFile,
+  narrow,
+  onFiles,
   onChoose,
 }: {
   gathered: Gathered
   month: string
-  onFile: (file: File, accountId: string) => void
+  /** Whether something stands beside the table. */
+  narrow: boolean
+  onFiles: (files: File[], accountId: string) => void
   onChoose: (accountId: string) => void
 }) {
   const { data: allBooks = [] } = useQuery(books)
   const days = Number(lastDay(month).slice(-2))
+  const width = narrow ? NARROW : WIDE
   return (
-    <table className="tb cov" aria-label="Accounts and what is here of them">
+    <table className={narrow ? 'tb cov narrow' : 'tb cov'} aria-label="Accounts and what is here of them">
       <colgroup>
         <col />
-        <col className="w-[90px]" />
+        <col className="by-col" />
         <col className="days-col" />
-        <col className="w-[150px]" />
-        <col className="w-[130px]" />
-        <col className="w-[120px]" />
+        <col className="statement-col" />
+        <col className="w-[118px]" />
+        <col className="w-[100px]" />
       </colgroup>
       <thead>
         <tr>
           <th>Account</th>
           <th>Comes by</th>
           <th>
-            <svg width={WIDTH} height="20" aria-hidden="true">
+            <svg width={width} height="20" aria-hidden="true">
               {[...TICKS, days].map((d) => (
-                <text key={d} x={((d - 0.5) / days) * WIDTH} y="14" textAnchor="middle">
+                <text key={d} x={((d - 0.5) / days) * width} y="14" textAnchor="middle">
                   {d}
                 </text>
               ))}
@@ -68,7 +73,8 @@ export function Coverage({
                   key={a.accountId}
                   account={a}
                   days={days}
-                  onFile={(file) => onFile(file, a.accountId)}
+                  width={width}
+                  onFiles={(files) => onFiles(files, a.accountId)}
                   onChoose={() => onChoose(a.accountId)}
                 />
               ))}
@@ -81,24 +87,26 @@ export function Coverage({
 function AccountRow({
   account,
   days,
-  onFile,
+  width,
+  onFiles,
   onChoose,
 }: {
   account: AccountCoverage
   days: number
-  onFile: (file: File) => void
+  width: number
+  onFiles: (files: File[]) => void
   onChoose: () => void
 }) {
-  const drop = useDrop(onFile)
+  const drop = useDrop(onFiles)
   const a = account
   return (
     <tr className={drop.over ? 'dropping' : undefined} {...drop.target}>
       <td>
         <b className="font-medium">{a.accountName}</b> {a.tail && <span className="qq s">..{a.tail}</span>}
       </td>
-      <td className="q s">{a.comesBy.length ? a.comesBy.join(', ') : '–'}</td>
+      <td className="q s">{a.comesBy.length ? a.comesBy.map((by) => SOURCES[by]).join(', ') : '–'}</td>
       <td>
-        <Strip account={a} days={days} />
+        <Strip account={a} days={days} width={width} />
       </td>
       <td>
         {a.statementOn ? (
@@ -109,10 +117,13 @@ function AccountRow({
           <span className="wait b">to come</span>
         )}
       </td>
-      <td className="q">{a.gatheredAt ? moment(a.gatheredAt) : 'not yet'}</td>
+      <td className="q">
+        {a.gatheredAt ? moment(a.gatheredAt) : 'not yet'}
+        {a.pending > 0 && <span className="block s">{a.pending} pending</span>}
+      </td>
       <td className="n">
-        <button type="button" className="link s" onClick={onChoose} aria-label={`Choose a file for ${a.accountName}`}>
-          choose a file
+        <button type="button" className="link s" onClick={onChoose} aria-label={`Choose files for ${a.accountName}`}>
+          choose files
         </button>
       </td>
     </tr>
@@ -120,19 +131,19 @@ function AccountRow({
 }
 
 /** The days of the month: a bar for each batch, a dot for each day with lines, hatching where nothing is. */
-function Strip({ account, days }: { account: AccountCoverage; days: number }) {
-  const x = (d: number) => ((d - 1) / days) * WIDTH
+function Strip({ account, days, width }: { account: AccountCoverage; days: number; width: number }) {
+  const x = (d: number) => ((d - 1) / days) * width
   const words =
     account.spans.length === 0
       ? 'nothing is here'
       : account.spans.map((s) => `batch ${s.batchNo}: ${s.firstDay} to ${s.lastDay}`).join(', ')
   return (
-    <svg className="strip" width={WIDTH} height="28" role="img" aria-label={words}>
-      {account.spans.length === 0 && <rect className="hole" x="0.5" y="6" width={WIDTH - 1} height="11" rx="2" />}
+    <svg className="strip" width={width} height="28" role="img" aria-label={words}>
+      {account.spans.length === 0 && <rect className="hole" x="0.5" y="6" width={width - 1} height="11" rx="2" />}
       {account.spans.map((s, i) => (
         <g key={s.batchNo}>
           <rect
-            className="file"
+            className={s.source === 'FEED' ? 'feed' : 'file'}
             x={x(s.firstDay) + 0.5}
             y={4.5 + Math.min(i, 1) * 3}
             width={Math.max(x(s.lastDay + 1) - x(s.firstDay) - 1, 4)}
@@ -147,7 +158,7 @@ function Strip({ account, days }: { account: AccountCoverage; days: number }) {
         </g>
       ))}
       {account.lineDays.map((d) => (
-        <circle key={d} className="dot" cx={x(d) + WIDTH / days / 2} cy="23" r="1.4" />
+        <circle key={d} className="dot" cx={x(d) + width / days / 2} cy="23" r="1.4" />
       ))}
     </svg>
   )

@@ -1,5 +1,6 @@
 import { figure } from '@/parts/figures'
 import { Scroll } from '@/parts/Scroll'
+import { TableSentence } from './TableSentence'
 import type { Layout, Meaning, Preview, Table } from './types'
 
 const MEANINGS: { value: Meaning; label: string }[] = [
@@ -10,62 +11,42 @@ const MEANINGS: { value: Meaning; label: string }[] = [
   { value: 'PAYEE', label: 'Payee' },
   { value: 'REFERENCE', label: 'Reference' },
   { value: 'AMOUNT', label: 'Amount' },
+  { value: 'MARK', label: 'Debit or credit' },
   { value: 'OUT', label: 'Out' },
   { value: 'IN', label: 'In' },
   { value: 'BALANCE', label: 'Balance' },
+  { value: 'TYPE', label: 'Type' },
+  { value: 'ACCOUNT', label: 'This account' },
+  { value: 'CURRENCY', label: 'Currency' },
 ]
+const STANDINGS = { NEW: 'new', KNOWN: 'known', DOUBTFUL: 'doubtful' }
 const FIGURES: Meaning[] = ['AMOUNT', 'OUT', 'IN', 'BALANCE']
-const SEPARATORS: Record<string, string> = { ';': 'semicolons', ',': 'commas', '\t': 'tabs', '|': 'bars' }
 
 /** A table of unknown layout: what was detected as one sentence with picks, a meaning at each column. */
 export function TableMapping({
   preview,
   table,
+  asks,
   onLayout,
 }: {
   preview: Preview
   table: Table
+  /** Whether what the file does not settle is still to be asked. */
+  asks: boolean
   onLayout: (layout: Layout) => void
 }) {
   const layout = table.layout
   const set = (to: Partial<Layout>) => onLayout({ ...layout, ...to })
   const setMeaning = (column: number, meaning: Meaning) =>
     set({ meanings: layout.meanings.map((m, i) => (i === column ? meaning : m)) })
-  const standing = new Map(preview.lines.map((l) => [l.sourceLine, l]))
+  const standing = new Map(preview.parts.flatMap((p) => p.lines).map((l) => [l.sourceLine, l]))
+  const breaks = new Map(table.breaks.map((b) => [b.line, b]))
+  const runs = layout.meanings.includes('BALANCE') && preview.parts.length > 0
+  const required = (m: Meaning) => m === 'BOOKED_ON' || m === 'AMOUNT' || m === 'IN' || m === 'OUT'
 
   return (
     <>
-      <p className="sentence px-6">
-        Read as <b className="font-medium">{table.encoding}</b>, parted by{' '}
-        <b className="font-medium">{SEPARATORS[table.separator]}</b>, names in line {table.headerLine}, amounts with a{' '}
-        <select
-          className="pick"
-          aria-label="Decimal mark"
-          value={layout.decimalMark}
-          onChange={(e) => set({ decimalMark: e.target.value as Layout['decimalMark'] })}
-        >
-          <option value="COMMA">decimal comma</option>
-          <option value="POINT">decimal point</option>
-        </select>
-        , dates as{' '}
-        <select
-          className="pick"
-          aria-label="Date order"
-          value={layout.dateOrder}
-          onChange={(e) => set({ dateOrder: e.target.value as Layout['dateOrder'] })}
-        >
-          <option value="DAY_MONTH_YEAR">day month year</option>
-          <option value="MONTH_DAY_YEAR">month day year</option>
-          <option value="YEAR_MONTH_DAY">year month day</option>
-        </select>
-        {table.dateOrderCertain ? (
-          <>
-            , which {table.dateEvidence} in line {table.dateEvidenceLine} settles.
-          </>
-        ) : (
-          <span className="wait">; nothing in the file settles it, so check.</span>
-        )}
-      </p>
+      <TableSentence preview={preview} table={table} asks={asks} set={set} />
       {preview.problem && (
         <div className="px-6 pb-3">
           <p className="note-error" role="alert">
@@ -98,11 +79,20 @@ export function TableMapping({
                       </option>
                     ))}
                   </select>
-                  <span className="block">{name}</span>
+                  <span className="block">
+                    {name}
+                    {required(layout.meanings[i] ?? 'IGNORE') && (
+                      <span className="wait" title="required">
+                        {' '}
+                        •<span className="vh">required</span>
+                      </span>
+                    )}
+                  </span>
                 </th>
               ))}
               <th className="n result-col">Amount</th>
               <th className="result-col">Line</th>
+              {runs && <th className="n result-col">Runs on</th>}
             </tr>
           </thead>
           <tbody>
@@ -123,7 +113,14 @@ export function TableMapping({
                     )
                   })}
                   <td className="n chk">{line && figure(line.amount)}</td>
-                  <td className="chk">{line && (line.standing === 'KNOWN' ? 'known' : 'new')}</td>
+                  <td className={line?.standing === 'DOUBTFUL' ? 'chk wait' : 'chk'}>
+                    {line && STANDINGS[line.standing]}
+                  </td>
+                  {runs && (
+                    <td className={breaks.has(row.line) ? 'n chk apart' : 'n chk in'}>
+                      {breaks.has(row.line) ? figure(breaks.get(row.line)?.apart ?? '') : '='}
+                    </td>
+                  )}
                 </tr>
               )
             })}

@@ -1,8 +1,8 @@
 import { type DragEvent, useRef, useState } from 'react'
 
-/** Lets files be dropped onto something. Only the first counts: files are read one by one. */
-export function useDrop(onFile: (file: File) => void) {
-  const [over, setOver] = useState(false)
+/** Lets files be dropped onto something. `over` counts the files that hover there; 0 for none. */
+export function useDrop(onFiles: (files: File[]) => void) {
+  const [over, setOver] = useState(0)
   const depth = useRef(0)
   const hasFiles = (e: DragEvent) => e.dataTransfer.types.includes('Files')
 
@@ -13,23 +13,23 @@ export function useDrop(onFile: (file: File) => void) {
         if (!hasFiles(e)) return
         e.preventDefault()
         depth.current += 1
-        setOver(true)
+        setOver(Math.max(1, e.dataTransfer.items.length))
       },
       onDragOver(e: DragEvent) {
         if (hasFiles(e)) e.preventDefault()
       },
       onDragLeave() {
         depth.current = Math.max(0, depth.current - 1)
-        if (depth.current === 0) setOver(false)
+        if (depth.current === 0) setOver(0)
       },
       onDrop(e: DragEvent) {
         depth.current = 0
-        setOver(false)
-        const [file] = e.dataTransfer.files
-        if (file) {
+        setOver(0)
+        const files = [...e.dataTransfer.files]
+        if (files.length) {
           e.preventDefault()
           e.stopPropagation()
-          onFile(file)
+          onFiles(files)
         }
       },
     },

@@ -13,7 +13,8 @@ import org.yewledger.demo.Happening.Line;
 import org.yewledger.demo.Happening.Share;
 
 /**
- * Twelve months of the Aldercotts' money, October 2025 to September 2026, the same at every call.
+ * Twelve months of the Aldercotts' money, October 2025 to September 2026, the same at every call;
+ * and as many months afterwards as their banks are asked for.
  *
  * <p>The months are made one after the other, since some lines depend on balances: the card is paid
  * off on the 20th with what it stood at when the month before ended, the loan's interest is on what
@@ -46,10 +47,15 @@ public final class AldercottYear {
     }
   }
 
-  /** All happenings in order of their days. */
+  /** All happenings of the twelve months in order of their days. */
   public static List<Happening> happenings() {
+    return through(LAST);
+  }
+
+  /** The same with what happens afterwards, or without what has not happened yet. */
+  public static List<Happening> through(YearMonth last) {
     var year = new AldercottYear();
-    for (YearMonth m = FIRST; !m.isAfter(LAST); m = m.plusMonths(1)) {
+    for (YearMonth m = FIRST; !m.isAfter(last); m = m.plusMonths(1)) {
       year.month = m;
       year.makeMonth();
     }

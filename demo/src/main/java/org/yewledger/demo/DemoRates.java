@@ -29,8 +29,9 @@ public final class DemoRates {
     return rates;
   }
 
+  /** The rate of a month; the last one that was made up for all months after it. */
   static BigDecimal of(YearMonth month) {
     int months = (int) FIRST.until(month, java.time.temporal.ChronoUnit.MONTHS);
-    return new BigDecimal(DOLLAR_IN_EUROS[months]);
+    return new BigDecimal(DOLLAR_IN_EUROS[Math.min(months, DOLLAR_IN_EUROS.length - 1)]);
   }
 }

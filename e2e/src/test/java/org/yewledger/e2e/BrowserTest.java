@@ -152,7 +152,7 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
 
   /** Chooses a sample file on the Gather page, for the account. */
   protected static void chooseFile(Page page, String account, Path file) {
-    page.waitForFileChooser(() -> button(page, "Choose a file for " + account).click())
+    page.waitForFileChooser(() -> button(page, "Choose files for " + account).click())
         .setFiles(file);
   }
 

@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.Map;
 import org.testng.annotations.Test;
 
@@ -64,7 +65,7 @@ public class TableFileTest extends BrowserTest {
     open(page, "/gather");
     choose(page, "letter.pdf", "%PDF-1.7 Dear customer");
     assertThat(page.getByRole(AriaRole.ALERT))
-        .containsText("letter.pdf: This is no OFX file and no CSV file");
+        .containsText("letter.pdf: This is no statement file that can be read");
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("Nothing was taken in");
     page.keyboard().press("Escape");
 
@@ -80,11 +81,17 @@ public class TableFileTest extends BrowserTest {
   }
 
   @Test
-  public void aFileOverTheLimitIsRefusedByItsSize() {
+  public void aFileOverTheLimitIsRefusedByItsSize() throws java.io.IOException {
     Page page = signedIn();
     open(page, "/gather");
-    choose(page, "huge.csv", "Date;Text;Amount\n" + "01.09.2026;x;1,00\n".repeat(1_300_000));
-    assertThat(page.getByRole(AriaRole.ALERT)).containsText("over 20 MB");
+    Path huge = java.nio.file.Files.createTempFile("huge", ".csv");
+    java.nio.file.Files.writeString(
+        huge, "Date;Text;Amount\n" + "01.09.2026;x;1,00\n".repeat(3_600_000));
+    FileChooser chooser =
+        page.waitForFileChooser(() -> button(page, "Choose files").first().click());
+    chooser.setFiles(huge);
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("over 60 MB");
+    java.nio.file.Files.delete(huge);
   }
 
   private static Locator.FilterOptions hasText(String text) {
@@ -93,7 +100,7 @@ public class TableFileTest extends BrowserTest {
 
   private static void choose(Page page, String name, String content) {
     FileChooser chooser =
-        page.waitForFileChooser(() -> button(page, "Choose a file").first().click());
+        page.waitForFileChooser(() -> button(page, "Choose files").first().click());
     chooser.setFiles(new FilePayload(name, "text/plain", content.getBytes(StandardCharsets.UTF_8)));
   }
 }

@@ -3,6 +3,7 @@ package org.yewledger.app.gather;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -23,9 +24,19 @@ import org.yewledger.formats.table.TableReading;
 /** Reads an uploaded file and finds the accounts that it is for. */
 @Component
 class FileReading {
-  /** A file as uploaded. {@code accountId} null: find the accounts by the numbers in the file. */
+  /**
+   * A file as uploaded.
+   *
+   * @param accountId the one account that it is for; null to find the accounts by the numbers in
+   *     the file
+   * @param chosen the accounts that a person has chosen for numbers in the file
+   */
   record Upload(
-      String fileName, byte[] bytes, @Nullable UUID accountId, @Nullable LayoutJson layout) {}
+      String fileName,
+      byte[] bytes,
+      @Nullable UUID accountId,
+      Map<String, UUID> chosen,
+      @Nullable LayoutJson layout) {}
 
   /** The part of a file that is of one account. {@code route} is null until one is chosen. */
   record Part(BankStatement statement, @Nullable Route route) {}
@@ -52,23 +63,26 @@ class FileReading {
             : new Route(chart.account(upload.accountId()), Why.CHOSEN);
     return StatementReading.isTable(upload.bytes())
         ? table(upload, chart, chosen)
-        : statements(StatementReading.of(upload.bytes()), chart, chosen);
+        : statements(StatementReading.of(upload.bytes()), upload, chart, chosen);
   }
 
-  private FileRead statements(StatementReading reading, Chart chart, @Nullable Route chosen) {
+  private FileRead statements(
+      StatementReading reading, Upload upload, Chart chart, @Nullable Route chosen) {
     if (chosen != null) {
       reading.ofOneAccount();
     }
     List<Part> parts =
         reading.statements().stream()
-            .map(s ->
-                new Part(
-                    s,
-                    chosen != null
-                        ? chosen
-                        : routing.of(chart, s.accountNumber(), s.currency()).orElse(null)))
+            .map(s -> new Part(s, chosen != null ? chosen : route(s, upload, chart)))
             .toList();
     return new FileRead(reading, parts, parts.size() == 1 ? parts.getFirst().route() : null);
+  }
+
+  private @Nullable Route route(BankStatement part, Upload upload, Chart chart) {
+    UUID byPerson = upload.chosen().get(part.accountNumber());
+    return byPerson != null
+        ? new Route(chart.account(byPerson), Why.CHOSEN)
+        : routing.of(chart, part.accountNumber(), part.currency()).orElse(null);
   }
 
   private FileRead table(Upload upload, Chart chart, @Nullable Route chosen) {

@@ -4,7 +4,9 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -66,9 +68,11 @@ class GatherController {
   FilePreviewJson preview(
       @RequestPart MultipartFile file,
       @RequestParam @Nullable UUID account,
+      @RequestPart(required = false) @Nullable List<FileChoiceJson> choices,
       @RequestPart(required = false) @Nullable LayoutJson layout)
       throws IOException {
-    FileReading.Upload upload = upload(file, account, layout);
+    FileReading.Upload upload =
+        upload(file, account, choices == null ? List.of() : choices, layout);
     return FilePreviewJson.of(upload.fileName(), gather.preview(upload));
   }
 
@@ -83,7 +87,7 @@ class GatherController {
       throws IOException {
     return gather
         .takeIn(
-            upload(file, null, layout),
+            upload(file, null, choices, layout),
             choices.stream().map(FileChoiceJson::toChoice).toList(),
             keepLayout)
         .stream()
@@ -126,11 +130,18 @@ class GatherController {
   }
 
   private static FileReading.Upload upload(
-      MultipartFile file, @Nullable UUID account, @Nullable LayoutJson layout) throws IOException {
+      MultipartFile file,
+      @Nullable UUID account,
+      List<FileChoiceJson> choices,
+      @Nullable LayoutJson layout)
+      throws IOException {
+    Map<String, UUID> chosen = new HashMap<>();
+    choices.forEach(c -> chosen.put(c.accountNumber(), c.accountId()));
     return new FileReading.Upload(
         Objects.requireNonNullElse(file.getOriginalFilename(), "file"),
         file.getBytes(),
         account,
+        chosen,
         layout);
   }
 }

@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -133,7 +134,8 @@ public class GatherService {
     UUID only = choices.size() == 1 ? choices.getFirst().accountId() : null;
     boolean isTable = StatementReading.isTable(upload.bytes());
     var forAccount =
-        new Upload(upload.fileName(), upload.bytes(), isTable ? only : null, upload.layout());
+        new Upload(
+            upload.fileName(), upload.bytes(), isTable ? only : null, Map.of(), upload.layout());
     FileRead read = files.read(forAccount, chart);
     StatementReading reading = read.reading().required();
     var origin =

@@ -17,6 +17,7 @@ final class DelimitedCells {
   private static final char[] SEPARATORS = {';', ',', '\t', '|'};
   private static final int ROWS_TO_JUDGE_BY = 200;
   private static final int MOST_COLUMNS = 100;
+  private static final int MOST_ROWS = 200_000;
   private static final int LONGEST_CELL = 10_000;
 
   private DelimitedCells() {}
@@ -78,6 +79,11 @@ final class DelimitedCells {
       for (CsvRecord csv : reader) {
         if (rows.size() >= atMost) {
           break;
+        }
+        if (rows.size() >= MOST_ROWS) {
+          throw UnreadableFile.at(
+              (int) csv.getStartingLineNumber(),
+              "the table has more than 200,000 rows. Export a shorter period.");
         }
         List<String> cells = cells(csv);
         if (cells.stream().anyMatch(cell -> !cell.isEmpty())) {

@@ -1,0 +1,192 @@
+import type { ReactNode } from 'react'
+import { AccountPicker } from '@/parts/AccountPicker'
+import { figure, longDay, signed } from '@/parts/figures'
+import { type Arrival, isAmbiguous, makesStatement } from './arrivals'
+import type { BalanceBreak, Part, Preview } from './types'
+
+const ROUTED: Record<string, string> = {
+  REMEMBERED: 'as you chose for this number before',
+  NUMBER: 'by the number in the file',
+  LAYOUT: 'by the names of its columns, as last time',
+}
+
+/** Where the selected part of a file goes and what it brings. */
+export function ArrivingInspector({
+  arrival,
+  preview,
+  part,
+  onChange,
+  children,
+}: {
+  arrival: Arrival
+  preview: Preview | undefined
+  part: Part | undefined
+  onChange: (to: Partial<Arrival>) => void
+  children: ReactNode
+}) {
+  const several = (preview?.parts.length ?? 0) > 1
+  const accountId = part?.accountId ?? preview?.routedTo ?? (several ? undefined : arrival.accountId)
+  const choose = (id: string) =>
+    several && part
+      ? onChange({ chosen: { ...arrival.chosen, [part.accountNumber]: id } })
+      : onChange({ accountId: id })
+  const settled = part?.accountId && !part.refusal
+  return (
+    <aside className="insp" aria-label="What the file brings">
+      <h2 className="ihs">What the file brings</h2>
+      <div className="field mb-4">
+        For account
+        <AccountPicker
+          key={`${arrival.key} ${part?.accountNumber}`}
+          label="For account"
+          value={accountId}
+          only={(a) => a.hasStatements}
+          autoFocus={!accountId && preview !== undefined}
+          onChange={(a) => choose(a.id)}
+        />
+        {part?.accountNumber && (
+          <span className="q s">
+            {part.accountNumber}
+            {part.routedBy && ROUTED[part.routedBy] && `, ${ROUTED[part.routedBy]}`}
+          </span>
+        )}
+        {!accountId && preview && <span className="wait">The file does not say which account. Choose it.</span>}
+        {part?.isOfAnother && (
+          <span className="wait">The number in the file is not that of this account. Check before you take it in.</span>
+        )}
+      </div>
+      {part?.refusal && (
+        <p className="note-error" role="alert">
+          {part.refusal}
+        </p>
+      )}
+      {settled && <Counts part={part} />}
+      {preview && isAmbiguous(arrival, preview) && (
+        <p className="wait mt-3">
+          The file does not settle how its dates or amounts are written. Choose it above the rows.
+        </p>
+      )}
+      {preview?.table?.breaks.map((b, i) => (i < 3 ? <Break key={b.line} of={b} /> : null))}
+      {settled && part.closing && (
+        <Tick
+          label="Make the statement"
+          checked={makesStatement(arrival, part)}
+          disabled={!part.makesStatement}
+          onChange={(on) =>
+            onChange({
+              withoutStatement: on
+                ? arrival.withoutStatement.filter((n) => n !== part.accountNumber)
+                : [...arrival.withoutStatement, part.accountNumber],
+            })
+          }
+        >
+          {part.makesStatement
+            ? `Make the statement of ${longDay(part.closing.on)}, ${part.opening ? `${figure(part.opening)} to ` : 'closing at '}${figure(part.closing.amount)}`
+            : `The file closes at ${figure(part.closing.amount)} on ${longDay(part.closing.on)}; that statement is here already, or the account is agreed beyond it`}
+        </Tick>
+      )}
+      {settled && preview?.table && (
+        <Tick label="Keep this layout" checked={arrival.keepLayout} onChange={(keepLayout) => onChange({ keepLayout })}>
+          {preview.table.remembered && !arrival.layout
+            ? 'Read as last time; keep this layout'
+            : 'Keep this layout for files of this account'}
+        </Tick>
+      )}
+      {settled && part.newLines + part.doubtfulLines === 0 && part.lineCount > 0 && (
+        <p className="note-calm mt-3">Every line of this file is here already.</p>
+      )}
+      <div className="acts">{children}</div>
+    </aside>
+  )
+}
+
+function Counts({ part }: { part: Part }) {
+  const all = part.lineCount || 1
+  const width = (n: number) => `${(100 * n) / all}%`
+  return (
+    <>
+      <svg className="mb-2" width="100%" height="6" aria-hidden="true">
+        <rect width="100%" height="6" fill="var(--ink-3)" />
+        <rect width={width(part.newLines + part.doubtfulLines)} height="6" fill="var(--heartwood)" />
+        <rect width={width(part.newLines)} height="6" fill="var(--needle)" />
+      </svg>
+      <dl className="counts">
+        <div>
+          <dd>{part.newLines}</dd>
+          <dt>new</dt>
+        </div>
+        <div>
+          <dd>{part.knownLines}</dd>
+          <dt>known, left alone</dt>
+        </div>
+        {part.doubtfulLines > 0 && (
+          <div>
+            <dd className="wait">{part.doubtfulLines}</dd>
+            <dt>doubtful, held back</dt>
+          </div>
+        )}
+      </dl>
+    </>
+  )
+}
+
+/** A place where the balance of the file does not run on, as a sum. */
+function Break({ of }: { of: BalanceBreak }) {
+  const rows: [string, string][] = [
+    ['The row before leaves', figure(of.before)],
+    [`Row ${of.line} makes`, signed(of.amount)],
+    ['The file says', figure(of.said)],
+  ]
+  return (
+    <div className="mt-4">
+      <h3 className="b">The balance does not run on in line {of.line}</h3>
+      <table className="tb sum">
+        <tbody>
+          {rows.map(([words, amount]) => (
+            <tr key={words}>
+              <td className="q">{words}</td>
+              <td className="n">{amount}</td>
+            </tr>
+          ))}
+          <tr className="total">
+            <td className="apart">Apart</td>
+            <td className="n apart">{figure(of.apart)}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p className="q s">
+        A line of {figure(of.apart)} seems to be missing before it. The rows can be taken in all the same.
+      </p>
+    </div>
+  )
+}
+
+function Tick({
+  label,
+  checked,
+  disabled,
+  onChange,
+  children,
+}: {
+  label: string
+  checked: boolean
+  disabled?: boolean
+  onChange: (on: boolean) => void
+  children: ReactNode
+}) {
+  return (
+    <p className="flex gap-2 mt-3">
+      {/* biome-ignore lint/a11y/useSemanticElements: drawn by us */}
+      <button
+        type="button"
+        role="checkbox"
+        className="tick mt-0.5"
+        aria-checked={checked}
+        aria-label={label}
+        disabled={disabled}
+        onClick={() => onChange(!checked)}
+      />
+      <span>{children}</span>
+    </p>
+  )
+}

@@ -1,0 +1,113 @@
+import { useQueries } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Problem, type Schemas, upload } from '@/api/client'
+import type { Layout, Part, Preview } from './types'
+
+/** A file on its way in, with what the person has settled about it. */
+export interface Arrival {
+  key: string
+  file: File
+  /** The account that it was dropped onto or that was chosen for all of it. */
+  accountId?: string
+  /** Accounts chosen for numbers in a file of several. */
+  chosen: Record<string, string>
+  /** Account numbers for which no statement is to be made. */
+  withoutStatement: string[]
+  layout?: Layout
+  keepLayout: boolean
+}
+
+let count = 0
+
+export const arrivalOf = (file: File, accountId?: string): Arrival => {
+  count += 1
+  return { key: `${file.name} ${count}`, file, accountId, chosen: {}, withoutStatement: [], keepLayout: true }
+}
+
+const json = (value: unknown) => new Blob([JSON.stringify(value)], { type: 'application/json' })
+
+function form(arrival: Arrival, fields: Record<string, string | Blob | undefined>): FormData {
+  const body = new FormData()
+  body.set('file', arrival.file)
+  for (const [name, value] of Object.entries(fields)) {
+    if (value !== undefined) body.set(name, value)
+  }
+  return body
+}
+
+const LARGEST = 60 * 1024 * 1024
+
+async function read(arrival: Arrival): Promise<Preview> {
+  // Said before megabytes travel, and before the server hangs up in the middle of them.
+  if (arrival.file.size > LARGEST) {
+    throw new Problem(413, 'too-large', 'The file is over 60 MB. Export a shorter period and gather it in parts.')
+  }
+  const choices = Object.entries(arrival.chosen).map(([accountNumber, accountId]) => ({
+    accountNumber,
+    accountId,
+    makeStatement: false,
+  }))
+  return upload<Preview>(
+    '/api/gather/preview',
+    form(arrival, {
+      account: arrival.accountId,
+      choices: choices.length ? json(choices) : undefined,
+      layout: arrival.layout && json(arrival.layout),
+    }),
+  )
+}
+
+export const makesStatement = (arrival: Arrival, part: Part) =>
+  part.makesStatement && !arrival.withoutStatement.includes(part.accountNumber)
+
+/** Takes a file in as it was previewed: the layout shown is the layout used. */
+export function takeIn(arrival: Arrival, preview: Preview): Promise<Schemas['TakenInJson'][]> {
+  const choices = preview.parts.map((part) => ({
+    accountNumber: part.accountNumber,
+    accountId: part.accountId,
+    makeStatement: makesStatement(arrival, part),
+  }))
+  const layout = arrival.layout ?? preview.table?.layout
+  return upload(
+    '/api/gather/batches',
+    form(arrival, {
+      choices: json(choices),
+      keepLayout: String(arrival.keepLayout),
+      layout: layout && json(layout),
+    }),
+  )
+}
+
+/** Whether everything about a file is settled and there is something to take. */
+export function isReady(arrival: Arrival, preview: Preview | undefined): boolean {
+  if (!preview || preview.problem || preview.parts.length === 0 || isAmbiguous(arrival, preview)) return false
+  const settled = preview.parts.every((p) => p.accountId && !p.refusal)
+  return settled && preview.parts.some((p) => p.newLines + p.doubtfulLines > 0 || makesStatement(arrival, p))
+}
+
+/** Whether the file itself does not settle how its dates or amounts are written, and nobody has yet. */
+export function isAmbiguous(arrival: Arrival, preview: Preview): boolean {
+  const table = preview.table
+  return !!table && !arrival.layout && !table.remembered && !(table.dateOrderCertain && table.decimalMarkCertain)
+}
+
+/** The files on their way in, each read again whenever something about it is settled. */
+export function useArrivals(first: Arrival[]) {
+  const [arrivals, setArrivals] = useState(first)
+  const previews = useQueries({
+    queries: arrivals.map((a) => ({
+      queryKey: ['preview', a.key, a.accountId, a.chosen, a.layout],
+      retry: false,
+      staleTime: Number.POSITIVE_INFINITY,
+      placeholderData: (previous: Preview | undefined) => previous,
+      queryFn: () => read(a),
+    })),
+  })
+  return {
+    arrivals,
+    previews,
+    change: (key: string, to: Partial<Arrival>) =>
+      setArrivals((old) => old.map((a) => (a.key === key ? { ...a, ...to } : a))),
+    remove: (keys: string[]) => setArrivals((old) => old.filter((a) => !keys.includes(a.key))),
+  }
+}
