@@ -26,7 +26,7 @@ import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.money.ExchangeRates;
 
 /** A test of the application on a real PostgreSQL; each class founds households of its own. */
-@SpringBootTest
+@SpringBootTest(properties = "yew.jobs=false")
 @AutoConfigureMockMvc
 public abstract class AppTest extends AbstractTestNGSpringContextTests {
   protected static final LocalDate OPENS = LocalDate.of(2026, 8, 1);

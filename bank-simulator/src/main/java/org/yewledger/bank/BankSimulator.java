@@ -4,13 +4,33 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.SpringBootConfiguration;
+import org.springframework.boot.autoconfigure.ImportAutoConfiguration;
+import org.springframework.boot.autoconfigure.context.PropertyPlaceholderAutoConfiguration;
 import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.boot.http.converter.autoconfigure.HttpMessageConvertersAutoConfiguration;
+import org.springframework.boot.jackson.autoconfigure.JacksonAutoConfiguration;
+import org.springframework.boot.tomcat.autoconfigure.servlet.TomcatServletWebServerAutoConfiguration;
+import org.springframework.boot.webmvc.autoconfigure.DispatcherServletAutoConfiguration;
+import org.springframework.boot.webmvc.autoconfigure.WebMvcAutoConfiguration;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.ComponentScan;
 
-/** Starts the banks. */
-@SpringBootApplication
+/**
+ * Starts the banks. What they need of Spring Boot is named, so that they start as lightly within
+ * the tests of the application, whose libraries would bring much more.
+ */
+@SpringBootConfiguration
+@ComponentScan
+@ImportAutoConfiguration({
+  PropertyPlaceholderAutoConfiguration.class,
+  JacksonAutoConfiguration.class,
+  HttpMessageConvertersAutoConfiguration.class,
+  TomcatServletWebServerAutoConfiguration.class,
+  DispatcherServletAutoConfiguration.class,
+  WebMvcAutoConfiguration.class
+})
 public class BankSimulator {
 
   /** The clock by which lines are booked; it stands still where a day is set. */

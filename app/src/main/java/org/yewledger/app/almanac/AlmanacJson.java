@@ -51,6 +51,8 @@ final class AlmanacJson {
   /** A kind of work that is next. */
   enum Task {
     OPENING_BALANCE,
+    /** The count is the days that are left of a consent; negative once it has ended. */
+    RENEW_CONSENT,
     STATEMENTS_TO_COME,
     DOUBTS,
     POST_BY_RULE,

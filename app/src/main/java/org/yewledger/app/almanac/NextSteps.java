@@ -14,6 +14,7 @@ import org.yewledger.app.almanac.AlmanacJson.StationsJson;
 import org.yewledger.app.almanac.AlmanacJson.Task;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.connection.ConnectionView;
 import org.yewledger.app.post.WaitingLines.Waiting;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.core.ledger.Account;
@@ -25,16 +26,20 @@ import org.yewledger.core.reconcile.AccountMonth;
 @Component
 class NextSteps {
   private final EntityManager entities;
+  private final ConnectionView connections;
 
-  NextSteps(EntityManager entities) {
+  NextSteps(EntityManager entities, ConnectionView connections) {
     this.entities = entities;
+    this.connections = connections;
   }
 
   StationsJson stations(
       List<AccountStatements.Of> accounts, YearMonth working, List<Waiting> waiting) {
     int open = accounts.stream().mapToInt(a -> a.unfinished().size()).sum();
     return new StationsJson(
-        toCome(accounts, working).size() + doubtful(accounts).size(), waiting.size(), open);
+        toCome(accounts, working).size() + doubtful(accounts).size() + connections.ending().size(),
+        waiting.size(),
+        open);
   }
 
   private static List<String> toCome(List<AccountStatements.Of> accounts, YearMonth month) {
@@ -61,6 +66,11 @@ class NextSteps {
             .toList();
     if (!unopened.isEmpty()) {
       next.add(new NextJson(Task.OPENING_BALANCE, unopened, unopened.size(), null, null));
+    }
+    for (ConnectionView.ConsentEnding ending : connections.ending()) {
+      next.add(
+          new NextJson(
+              Task.RENEW_CONSENT, List.of(ending.institution()), ending.daysLeft(), null, null));
     }
     List<String> toCome = toCome(accounts, month);
     if (!toCome.isEmpty()) {

@@ -190,16 +190,16 @@ public class BankLineStore {
     }
   }
 
-  /** The pending lines of an account that a feed has announced. */
-  public List<UUID> pendingOfFeed(UUID accountId) {
+  /** The lines of an account that a feed has announced and not booked. */
+  public List<BankLineEntity> pendingOfFeed(UUID accountId) {
     return entities
         .createQuery(
             """
-            select s.bankLineId from BankLineState s join BankLine l on l.id = s.bankLineId
+            select l from BankLineState s join BankLine l on l.id = s.bankLineId
             join Batch b on b.id = l.batchId
             where s.accountId = :account and s.state = PENDING and b.source = FEED\
             """,
-            UUID.class)
+            BankLineEntity.class)
         .setParameter("account", accountId)
         .getResultList();
   }

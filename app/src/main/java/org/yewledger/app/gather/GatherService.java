@@ -7,10 +7,13 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.bankline.BankLineStore;
 import org.yewledger.app.bankline.BatchEntity;
 import org.yewledger.app.chart.AccountEntity;
@@ -26,6 +29,7 @@ import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.Days;
 import org.yewledger.core.gather.Gathering;
@@ -195,6 +199,35 @@ public class GatherService {
       statementId = statements.begin(account, file.closing(), opening, batch.id()).id();
     }
     return new TakenIn(batch, lineIds, statementId);
+  }
+
+  /**
+   * Takes in what a feed says. Where nothing is new there is no batch. What was pending and is not
+   * announced any more is done with: a feed always says all that is pending.
+   *
+   * @return how many lines came in
+   */
+  @Transactional
+  @ForBookkeepers
+  public int takeFeedIn(Account account, BankStatement feed, BatchEntity.Origin origin) {
+    entities.find(AccountEntity.class, account.id(), LockModeType.PESSIMISTIC_WRITE);
+    boolean anyNew =
+        !feed.lines().isEmpty()
+            && !Gathering.of(account, feed, known(account, feed), origin.source())
+                .comingIn()
+                .isEmpty();
+    int came = anyNew ? takeIn(account, feed, origin, false).lineIds().size() : 0;
+    Set<String> announced =
+        feed.lines().stream()
+            .filter(BankLine::isPending)
+            .map(l -> String.valueOf(l.identity()))
+            .collect(Collectors.toSet());
+    for (BankLineEntity pending : lines.pendingOfFeed(account.id())) {
+      if (!announced.contains(String.valueOf(pending.toBankLine().identity()))) {
+        lines.replaced(pending.id(), null, origin.gatheredAt(), origin.gatheredBy());
+      }
+    }
+    return came;
   }
 
   /** A file that reaches back into the statement before says nothing of where this one opens. */

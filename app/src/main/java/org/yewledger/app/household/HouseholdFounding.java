@@ -1,12 +1,8 @@
 package org.yewledger.app.household;
 
-import java.util.List;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -102,16 +98,8 @@ public class HouseholdFounding {
 
   /** Does something in a transaction of the person's household, as when they were signed in. */
   public <T> T as(SignedIn person, Supplier<T> work) {
-    SecurityContext before = SecurityContextHolder.getContext();
-    SecurityContext context = SecurityContextHolder.createEmptyContext();
-    context.setAuthentication(
-        UsernamePasswordAuthenticationToken.authenticated(person, null, List.of()));
-    SecurityContextHolder.setContext(context);
-    try {
-      return java.util.Objects.requireNonNull(transaction.execute(status -> work.get()));
-    } finally {
-      SecurityContextHolder.setContext(before);
-    }
+    return SignedIn.as(
+        person, () -> java.util.Objects.requireNonNull(transaction.execute(status -> work.get())));
   }
 
   /** The identity of a new owner. */

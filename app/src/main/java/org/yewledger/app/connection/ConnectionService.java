@@ -1,0 +1,352 @@
+package org.yewledger.app.connection;
+
+import jakarta.persistence.EntityManager;
+import java.net.URI;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.yewledger.app.chart.AccountFacts;
+import org.yewledger.app.chart.AccountService;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.connection.ConnectionEntity.Status;
+import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.NotFound;
+import org.yewledger.app.platform.Secrets;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.gather.FeedSchedule;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+
+/** Connections from the first search to disconnecting. */
+@Service
+class ConnectionService {
+  private static final int CONSENT_DAYS = 90;
+
+  /**
+   * What a person settles about an account at the bank. {@code newAccount} null: an existing one.
+   */
+  record Mapping(
+      UUID connectedId,
+      @Nullable UUID accountId,
+      @Nullable NewAccount newAccount,
+      LocalDate startOn) {}
+
+  /** An account of the books to be made. */
+  record NewAccount(UUID bookId, String name, AccountKind kind) {}
+
+  private final EntityManager entities;
+  private final BankClient bank;
+  private final SyncJobs jobs;
+  private final ChartService charts;
+  private final AccountService accounts;
+  private final Secrets secrets;
+  private final AuditTrail audit;
+  private final Clock clock;
+
+  ConnectionService(
+      EntityManager entities,
+      BankClient bank,
+      SyncJobs jobs,
+      ChartService charts,
+      AccountService accounts,
+      Secrets secrets,
+      AuditTrail audit,
+      Clock clock) {
+    this.entities = entities;
+    this.bank = bank;
+    this.jobs = jobs;
+    this.charts = charts;
+    this.accounts = accounts;
+    this.secrets = secrets;
+    this.audit = audit;
+    this.clock = clock;
+  }
+
+  /** The institutions of whose name, town or code every word is a part. */
+  List<BankWire.Institution> institutions(String words) {
+    List<String> wanted = Arrays.asList(words.strip().toLowerCase(Locale.ROOT).split("\\s+", -1));
+    return bank.institutions().stream()
+        .filter(i -> {
+          String all = (i.name() + " " + i.town() + " " + i.bic()).toLowerCase(Locale.ROOT);
+          return wanted.stream().allMatch(all::contains);
+        })
+        .toList();
+  }
+
+  /** All connections that are not ended, oldest first. */
+  @Transactional(readOnly = true)
+  List<ConnectionEntity> all() {
+    return entities
+        .createQuery(
+            "from Connection where status <> ENDED order by madeAt, id", ConnectionEntity.class)
+        .getResultList();
+  }
+
+  @Transactional(readOnly = true)
+  List<ConnectedAccountEntity> accountsOf(UUID connectionId) {
+    return entities
+        .createQuery(
+            "from ConnectedAccount where connectionId = :id order by name, id",
+            ConnectedAccountEntity.class)
+        .setParameter("id", connectionId)
+        .getResultList();
+  }
+
+  /**
+   * Begins a connection and asks the bank for consent.
+   *
+   * @param here the address of this application, to which the bank sends the person back
+   * @return the bank's own page, where the person gives consent
+   */
+  @Transactional
+  @ForBookkeepers
+  URI begin(String institutionId, FeedSchedule schedule, URI here) {
+    BankWire.Institution institution =
+        bank.institutions().stream()
+            .filter(i -> i.id().equals(institutionId))
+            .findFirst()
+            .orElseThrow(() -> new NotFound("institution"));
+    var connection =
+        new ConnectionEntity(
+            Ids.next(), institution, schedule, clock.instant(), SignedIn.now().personId());
+    URI page = ask(connection, here);
+    entities.persist(connection);
+    audit.write("connect", "connection", connection.id(), null, institution.name());
+    return page;
+  }
+
+  /** Asks for consent again; the accounts and their mapping stay. */
+  @Transactional
+  @ForBookkeepers
+  URI renew(UUID id, URI here) {
+    ConnectionEntity connection = find(id);
+    URI page = ask(connection, here);
+    audit.write("renew", "connection", id, null, connection.institutionName());
+    return page;
+  }
+
+  private URI ask(ConnectionEntity connection, URI here) {
+    String token = secrets.newToken();
+    URI back = here.resolve("/gather/connections/" + connection.id() + "?state=" + token);
+    BankWire.Consent asked =
+        bank.askConsent(connection.institutionId(), today().plusDays(CONSENT_DAYS), back);
+    if (asked.consentId() == null
+        || asked.links() == null
+        || asked.links().get("scaRedirect") == null) {
+      throw new BankProblem(
+          BankProblem.Kind.FATAL, "The bank does not say where consent is given.", null);
+    }
+    connection.ask(
+        secrets.encrypt(asked.consentId()),
+        Objects.requireNonNullElse(asked.validUntil(), today().plusDays(CONSENT_DAYS)),
+        Secrets.hashOf(token));
+    return URI.create(asked.links().get("scaRedirect").href());
+  }
+
+  /**
+   * The person is back from the bank. Asks the bank what they decided, and which accounts there
+   * are.
+   *
+   * @throws Refusal {@code consent-not-given}, or {@code not-asked} if this return was not asked
+   *     for
+   */
+  @Transactional
+  @ForBookkeepers
+  void returned(UUID id, String token) {
+    ConnectionEntity connection = find(id);
+    if (!Secrets.hashOf(token).equals(connection.returnHash())) {
+      throw Refusal.of("not-asked", "This way back is not the one that was asked for last.");
+    }
+    if (connection.status() == Status.ACTIVE) {
+      return;
+    }
+    String consent = secrets.decrypt(connection.consent());
+    BankWire.Consent given = bank.consent(connection.institutionId(), consent);
+    if (!given.consentStatus().equals("valid")) {
+      throw Refusal.of(
+          "consent-not-given",
+          "%s has not received your consent. Nothing was connected; you can ask again."
+              .formatted(connection.institutionName()));
+    }
+    connection.become(Status.ACTIVE);
+    if (given.validUntil() != null) {
+      connection.validUntil(given.validUntil());
+    }
+    List<ConnectedAccountEntity> known = accountsOf(id);
+    for (BankWire.Account account : bank.accounts(connection.institutionId(), consent)) {
+      known.stream()
+          .filter(k -> k.resourceId().equals(account.resourceId()))
+          .findFirst()
+          .ifPresentOrElse(
+              k -> k.describe(account),
+              () -> entities.persist(new ConnectedAccountEntity(Ids.next(), id, account)));
+    }
+    known.stream().filter(k -> k.accountId() != null).forEach(this::queue);
+  }
+
+  /** Settles where the lines of accounts go and from which day on, and fetches them. */
+  @Transactional
+  @ForBookkeepers
+  void map(UUID id, List<Mapping> mappings) {
+    ConnectionEntity connection = find(id);
+    Chart chart = charts.chart();
+    for (Mapping mapping : mappings) {
+      ConnectedAccountEntity connected =
+          Optional.ofNullable(entities.find(ConnectedAccountEntity.class, mapping.connectedId()))
+              .filter(c -> c.connectionId().equals(id))
+              .orElseThrow(() -> new NotFound("connected account"));
+      requireWithinHistory(mapping.startOn(), connection);
+      Account account = account(mapping, connected, chart);
+      requireFree(account, connected);
+      connected.map(account.id(), mapping.startOn(), mapping.newAccount() != null);
+      audit.write("map", "connected account", connected.id(), null, account.name());
+      queue(connected);
+    }
+  }
+
+  private Account account(Mapping mapping, ConnectedAccountEntity connected, Chart chart) {
+    NewAccount wanted = mapping.newAccount();
+    if (wanted != null) {
+      String number = connected.number();
+      String tail = number.substring(Math.max(0, number.length() - 4));
+      var account =
+          new Account(
+              Ids.next(),
+              chart.book(wanted.bookId()).toBook(),
+              wanted.name(),
+              wanted.kind(),
+              connected.currency(),
+              false,
+              mapping.startOn());
+      return accounts.add(chart, account, null, AccountFacts.ofTail(tail));
+    }
+    if (mapping.accountId() == null) {
+      throw Refusal.ofField(
+          "account-missing", "account", "Choose the account for " + connected.name() + ".");
+    }
+    Account account = chart.account(mapping.accountId());
+    if (!account.currency().equals(connected.currency())) {
+      throw Refusal.ofField(
+          "currency-differs",
+          "account",
+          "%s is in %s, %s in %s."
+              .formatted(
+                  connected.name(), connected.currency(), account.name(), account.currency()));
+    }
+    LocalDate opensOn = account.opensOn();
+    if (opensOn != null && mapping.startOn().isBefore(opensOn)) {
+      throw Refusal.ofField(
+          "before-opening",
+          "startOn",
+          "The books of %s begin on %s. Start on that day or later."
+              .formatted(account.name(), opensOn));
+    }
+    return account;
+  }
+
+  private void requireWithinHistory(LocalDate startOn, ConnectionEntity connection) {
+    LocalDate earliest = today().minusDays(connection.historyDays());
+    if (startOn.isBefore(earliest) || startOn.isAfter(today())) {
+      throw Refusal.ofField(
+          "outside-history",
+          "startOn",
+          "%s hands out lines from %s to today.".formatted(connection.institutionName(), earliest));
+    }
+  }
+
+  private void requireFree(Account account, ConnectedAccountEntity connected) {
+    long others =
+        entities
+            .createQuery(
+                """
+                select count(*) from ConnectedAccount a join Connection c on c.id = a.connectionId
+                where a.accountId = :account and a.id <> :id and c.status <> ENDED\
+                """,
+                Long.class)
+            .setParameter("account", account.id())
+            .setParameter("id", connected.id())
+            .getSingleResult();
+    if (others > 0) {
+      throw Refusal.ofField(
+          "account-connected",
+          "account",
+          account.name() + " is connected already. One account has one feed.");
+    }
+  }
+
+  /** Fetches all accounts of a connection now. */
+  @Transactional
+  @ForBookkeepers
+  void syncNow(UUID id) {
+    ConnectionEntity connection = find(id);
+    if (connection.status() != Status.ACTIVE) {
+      throw Refusal.of(
+          "needs-consent",
+          "%s needs your consent again first.".formatted(connection.institutionName()));
+    }
+    accountsOf(id).stream().filter(a -> a.accountId() != null).forEach(this::queue);
+  }
+
+  @Transactional
+  @ForBookkeepers
+  void refresh(UUID id, FeedSchedule schedule) {
+    find(id).refresh(schedule);
+    audit.write("schedule", "connection", id, null, schedule);
+  }
+
+  /** Ends a connection, at the bank too. What was fetched stays. */
+  @Transactional
+  @ForBookkeepers
+  void disconnect(UUID id) {
+    ConnectionEntity connection = find(id);
+    connection.become(Status.ENDED);
+    for (ConnectedAccountEntity account : accountsOf(id)) {
+      account.stop();
+      jobs.never(account.id());
+    }
+    audit.write("disconnect", "connection", id, connection.institutionName(), null);
+    try {
+      bank.endConsent(connection.institutionId(), secrets.decrypt(connection.consent()));
+    } catch (BankProblem e) {
+      // The consent ends by itself; nothing here uses it any more.
+      return;
+    }
+  }
+
+  private void queue(ConnectedAccountEntity connected) {
+    connected.queue();
+    // The job runs in another transaction, which has to find what this one has settled.
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public void afterCommit() {
+            jobs.soon(connected.id());
+          }
+        });
+  }
+
+  private ConnectionEntity find(UUID id) {
+    return Optional.ofNullable(entities.find(ConnectionEntity.class, id))
+        .filter(c -> c.status() != Status.ENDED)
+        .orElseThrow(() -> new NotFound("connection"));
+  }
+
+  LocalDate today() {
+    return LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
+  }
+}
