@@ -1,9 +1,14 @@
 # ./yew run: database, build, application. Sourced by ./yew.
 
 app_pid=
+bank_pid=
 
 end_run() {
   trap - EXIT INT TERM
+  if [ -n "$bank_pid" ]; then
+    kill "$bank_pid" 2>/dev/null || true
+    wait "$bank_pid" 2>/dev/null || true
+  fi
   if [ -n "$app_pid" ]; then
     kill "$app_pid" 2>/dev/null || true
     wait "$app_pid" 2>/dev/null || true
@@ -14,7 +19,7 @@ end_run() {
 }
 
 yew_run() {
-  local reset= port=${YEW_PORT:-8420}
+  local reset= port=${YEW_PORT:-8420} bank_port=${YEW_BANK_PORT:-8421}
   case ${1:-} in
     '') ;;
     --reset) reset=yes ;;
@@ -25,6 +30,7 @@ yew_run() {
   flock -n 9 || fail "Yew Ledger already runs from this folder; end it there with Ctrl-C"
   end_what_was_left
   port_is_free "$port" || fail "port $port is in use by another program; end that, or set YEW_PORT to another port"
+  port_is_free "$bank_port" || fail "port $bank_port is in use by another program; end that, or set YEW_BANK_PORT to another port"
   need_tools postgresql
   trap end_run EXIT
   trap 'exit 130' INT
@@ -37,29 +43,45 @@ yew_run() {
     say "starting the demo afresh"
     pg_drop_database yew
     pg_make_database yew
+    rm -f "$yew_dir/bank-consents.json"
   fi
   prepare_quick_start 9>&-
-  start_app "$port" 9>&-
+  start_banks "$bank_port" 9>&-
+  start_app "$port" "$bank_port" 9>&-
   cat >&2 <<TEXT
 
   Yew Ledger runs on http://127.0.0.1:$port
   Sign in as wren@aldercott.example with the password saltmarsh
-  September's statement files are in samples/. Ctrl-C ends it.
+  September's statement files are in samples/.
+  The stand-in banks run on http://127.0.0.1:$bank_port: their phone and their faults.
+  Ctrl-C ends all.
 
 TEXT
   wait "$app_pid"
 }
 
-# An application whose script was killed goes on by itself. It is ours, so it can be ended.
+# What a script has started goes on by itself when that is killed. It is ours, so it can be ended.
 end_what_was_left() {
-  local left
-  left=$(cat "$yew_dir/app.pid" 2>/dev/null) || return 0
-  if [ "$(readlink "/proc/$left/cwd" 2>/dev/null)" = "$yew_dir/app" ]; then
-    say "ending what an earlier run left behind"
-    kill "$left" 2>/dev/null || true
-    tail --pid="$left" -f /dev/null
-  fi
-  rm -f "$yew_dir/app.pid"
+  local left file
+  for file in "$yew_dir/app.pid" "$yew_dir/bank.pid"; do
+    left=$(cat "$file" 2>/dev/null) || continue
+    if [ "$(readlink "/proc/$left/cwd" 2>/dev/null)" = "$yew_dir/app" ]; then
+      say "ending what an earlier run left behind"
+      kill "$left" 2>/dev/null || true
+      tail --pid="$left" -f /dev/null
+    fi
+    rm -f "$file"
+  done
+}
+
+# The stand-in banks start beside the application and need not be waited for.
+start_banks() { # PORT
+  cd "$yew_dir/app"
+  YEW_BANK_PORT=$1 YEW_BANK_CONSENTS=$yew_dir/bank-consents.json \
+    "$JAVA_HOME/bin/java" -Xmx192m -jar bank.jar >"$yew_dir/bank.log" 2>&1 &
+  bank_pid=$!
+  echo "$bank_pid" >"$yew_dir/bank.pid"
+  cd "$root"
 }
 
 is_ready() { # PORT
@@ -71,12 +93,12 @@ is_ready() { # PORT
   ) 2>/dev/null
 }
 
-start_app() { # PORT
+start_app() { # PORT BANK_PORT
   say "starting the application"
   local quick=
   [ -f "$yew_dir/app/yew.aot" ] && quick="-XX:AOTCache=$yew_dir/app/yew.aot"
   cd "$yew_dir/app"
-  YEW_DEMO=true YEW_PORT=$1 "$JAVA_HOME/bin/java" $quick -Xmx1g -jar yew.jar >"$yew_dir/app.log" 2>&1 &
+  YEW_DEMO=true YEW_PORT=$1 YEW_BANK_URL=http://127.0.0.1:$2 "$JAVA_HOME/bin/java" $quick -Xmx1g -jar yew.jar >"$yew_dir/app.log" 2>&1 &
   app_pid=$!
   echo "$app_pid" >"$yew_dir/app.pid"
   cd "$root"

@@ -15,6 +15,8 @@ import { Almanac } from './features/almanac/Almanac'
 import { AccountPage } from './features/chart/AccountPage'
 import { Chart } from './features/chart/Chart'
 import { OpeningBalances } from './features/chart/OpeningBalances'
+import { BackFromBank } from './features/connections/BackFromBank'
+import { Connections } from './features/connections/Connections'
 import { Rates } from './features/currency/Rates'
 import { Gather } from './features/gather/Gather'
 import { Begin } from './features/household/Begin'
@@ -38,6 +40,8 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <Almanac /> },
       { path: '/gather', element: <Gather /> },
+      { path: '/gather/connections', element: <Connections /> },
+      { path: '/gather/connections/:connectionId', element: <BackFromBank /> },
       { path: '/post', element: <Post /> },
       { path: '/reconcile', element: <Reconcile /> },
       { path: '/reconcile/:statementId', element: <StatementSheet /> },

@@ -276,6 +276,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/connections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post: operations["connect"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/connections/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["disconnect"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/connections/{id}/accounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["map"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/connections/{id}/renew": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["renew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/connections/{id}/returned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["returned"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/connections/{id}/schedule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["refresh"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/connections/{id}/sync": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["syncNow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/currencies": {
         parameters: {
             query?: never;
@@ -446,6 +558,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/institutions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["institutions"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1559,6 +1687,78 @@ export interface components {
              */
             closing: string;
         };
+        ConnectJson: {
+            institutionId: string;
+            schedule: components["schemas"]["ScheduleJson"];
+        };
+        ConnectedAccountJson: {
+            /** Format: uuid */
+            accountId?: string;
+            accountName?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            apart?: string;
+            /** Format: date */
+            bankOn?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            bankSays?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            booksSay?: string;
+            currency: string;
+            /** Format: date */
+            earliestStart: string;
+            /** Format: uuid */
+            id: string;
+            kind: string;
+            /** Format: int32 */
+            lastNewLines: number;
+            /** Format: int32 */
+            linesSoFar: number;
+            name: string;
+            /** Format: date-time */
+            nextTryAt?: string;
+            number: string;
+            /** @enum {string} */
+            phase: "UNUSED" | "QUEUED" | "FETCHING" | "DONE" | "WAITING" | "STOPPED";
+            problem?: string;
+            /** Format: date */
+            startOn?: string;
+            /** Format: uuid */
+            suggestedAccountId?: string;
+            /** Format: date */
+            suggestedStart: string;
+            /** Format: date-time */
+            syncedAt?: string;
+        };
+        ConnectionDetailsJson: {
+            accounts: components["schemas"]["ConnectedAccountJson"][];
+            bic: string;
+            /** Format: date */
+            consentUntil: string;
+            /** Format: int32 */
+            daysLeft: number;
+            /** Format: int32 */
+            historyDays: number;
+            /** Format: uuid */
+            id: string;
+            institutionName: string;
+            needsYou: boolean;
+            schedule: components["schemas"]["ScheduleJson"];
+            /** @enum {string} */
+            status: "ASKED" | "ACTIVE" | "NEEDS_CONSENT" | "ENDED";
+            town: string;
+        };
+        ConsentPageJson: {
+            goTo: string;
+        };
         CopiedJson: {
             /** Format: int32 */
             categories: number;
@@ -1802,6 +2002,18 @@ export interface components {
             /** Format: int32 */
             rates: number;
         };
+        InstitutionJson: {
+            bic: string;
+            /** Format: int32 */
+            consentDays: number;
+            /** Format: int32 */
+            historyDays: number;
+            id: string;
+            name: string;
+            serves: string;
+            town: string;
+            web: string;
+        };
         InvitationJson: {
             email: string;
             /** Format: date-time */
@@ -1854,6 +2066,18 @@ export interface components {
             /** Format: uuid */
             id: string;
         };
+        MappingJson: {
+            /** Format: uuid */
+            accountId?: string;
+            /** Format: uuid */
+            connectedId: string;
+            newAccount?: components["schemas"]["NewFeedAccountJson"];
+            /** Format: date */
+            startOn: string;
+        };
+        MappingsJson: {
+            accounts: components["schemas"]["MappingJson"][];
+        };
         MergeJson: {
             /** Format: uuid */
             intoId: string;
@@ -1883,6 +2107,13 @@ export interface components {
             name: string;
             /** @enum {string} */
             starter: "FAMILY" | "SIDE_BUSINESS" | "EMPTY";
+        };
+        NewFeedAccountJson: {
+            /** Format: uuid */
+            bookId: string;
+            /** @enum {string} */
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            name: string;
         };
         NewHouseholdJson: {
             name: string;
@@ -1922,7 +2153,7 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
             /** @enum {string} */
-            task: "OPENING_BALANCE" | "STATEMENTS_TO_COME" | "DOUBTS" | "POST_BY_RULE" | "ANSWER" | "RECONCILE";
+            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "DOUBTS" | "POST_BY_RULE" | "ANSWER" | "RECONCILE";
         };
         OpenLinkJson: {
             email: string;
@@ -2185,6 +2416,9 @@ export interface components {
             /** Format: date */
             statementOn?: string;
         };
+        ReturnJson: {
+            state: string;
+        };
         RevaluationJson: {
             accounts: components["schemas"]["RevaluedJson"][];
             /** Format: uuid */
@@ -2283,6 +2517,11 @@ export interface components {
         RulesBroughtJson: {
             /** Format: int32 */
             added: number;
+        };
+        ScheduleJson: {
+            /** Format: time-local */
+            at: string;
+            zone: string;
         };
         SecondFactorJson: {
             on: boolean;
@@ -3322,6 +3561,184 @@ export interface operations {
             };
         };
     };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConnectionDetailsJson"][];
+                };
+            };
+        };
+    };
+    connect: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConnectJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConsentPageJson"];
+                };
+            };
+        };
+    };
+    disconnect: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    map: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MappingsJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    renew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConsentPageJson"];
+                };
+            };
+        };
+    };
+    returned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReturnJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    refresh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScheduleJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    syncNow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     currencies: {
         parameters: {
             query?: never;
@@ -3586,6 +4003,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilePreviewJson"];
+                };
+            };
+        };
+    };
+    institutions: {
+        parameters: {
+            query?: {
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstitutionJson"][];
                 };
             };
         };

@@ -50,6 +50,16 @@ function step(next: Next, month: string, go: (to: string) => void): Step {
         figure: counted(next.count, 'statement'),
         open: () => go('/gather'),
       }
+    case 'RENEW_CONSENT':
+      return {
+        station: 'Gather',
+        text:
+          next.count < 0
+            ? `Give ${listed(next.accounts)} your consent again; it has ended`
+            : `Renew the consent at ${listed(next.accounts)}`,
+        figure: next.count < 0 ? 'ended' : counted(next.count, 'day'),
+        open: () => go('/gather/connections'),
+      }
     case 'DOUBTS':
       return {
         station: 'Gather',

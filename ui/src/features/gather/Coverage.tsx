@@ -1,5 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { books } from '@/api/queries'
+import { connections } from '@/features/connections/queries'
+import { health, progress } from '@/features/connections/types'
 import { day, lastDay, moment } from '@/parts/figures'
 import { type AccountCoverage, type Gathered, SOURCES } from './types'
 import { useDrop } from './useDrop'
@@ -118,8 +120,7 @@ function AccountRow({
         )}
       </td>
       <td className="q">
-        {a.gatheredAt ? moment(a.gatheredAt) : 'not yet'}
-        {a.pending > 0 && <span className="block s">{a.pending} pending</span>}
+        <LastGathered account={a} />
       </td>
       <td className="n">
         <button type="button" className="link s" onClick={onChoose} aria-label={`Choose files for ${a.accountName}`}>
@@ -127,6 +128,22 @@ function AccountRow({
         </button>
       </td>
     </tr>
+  )
+}
+
+/** When the account was gathered last; for one that is connected, how its feed is. */
+function LastGathered({ account: a }: { account: AccountCoverage }) {
+  const { data: all = [] } = useQuery(connections)
+  const connection = all.find((c) => c.accounts.some((f) => f.accountId === a.accountId))
+  const feed = connection?.accounts.find((f) => f.accountId === a.accountId)
+  const at = a.gatheredAt ? moment(a.gatheredAt) : 'not yet'
+  if (!connection || !feed) return <>{at}</>
+  const calm = feed.phase === 'DONE' && !connection.needsYou
+  return (
+    <span title={`${connection.institutionName}: ${health(connection)}`}>
+      {calm ? at : <span className="wait">{feed.phase === 'DONE' ? health(connection) : progress(feed)}</span>}
+      {calm && a.pending > 0 && <span className="block s">{a.pending} pending</span>}
+    </span>
   )
 }
 

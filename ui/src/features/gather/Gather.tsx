@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
 import { api, data } from '@/api/client'
 import { useCommands } from '@/app/commands'
-import { useScope } from '@/app/scope'
+import { useScope, useScopeSearch } from '@/app/scope'
 import { counted, monthName } from '@/parts/figures'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
@@ -45,6 +46,8 @@ function GatherPage({
   month: string
   onFiles: (files: File[], accountId?: string) => void
 }) {
+  const navigate = useNavigate()
+  const search = useScopeSearch()
   const chooser = useRef<HTMLInputElement>(null)
   const forAccount = useRef<string | undefined>(undefined)
   const drop = useDrop((files) => onFiles(files))
@@ -56,7 +59,10 @@ function GatherPage({
     forAccount.current = accountId
     chooser.current?.click()
   }
-  useCommands([{ keys: ['f'], label: 'Choose statement files', strip: 'choose files', run: () => choose() }])
+  useCommands([
+    { keys: ['f'], label: 'Choose statement files', strip: 'choose files', run: () => choose() },
+    { keys: ['n'], label: 'Connections', strip: 'connections', run: () => navigate(`/gather/connections${search}`) },
+  ])
 
   return (
     <main className={doubt ? 'gather split' : 'gather'} tabIndex={-1} {...drop.target}>
@@ -76,7 +82,10 @@ function GatherPage({
               {counted(gathered.doubts.length, 'doubtful line')} to decide
             </button>
           )}
-          <button type="button" className="btn end" onClick={() => choose()}>
+          <Link className="btn end" to={`/gather/connections${search}`}>
+            Connections <kbd>N</kbd>
+          </Link>
+          <button type="button" className="btn" onClick={() => choose()}>
             Choose files <kbd>F</kbd>
           </button>
         </div>

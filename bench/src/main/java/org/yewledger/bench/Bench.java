@@ -9,7 +9,8 @@ public final class Bench {
     void run() throws Exception;
   }
 
-  private static final Map<String, Benchmark> ALL = Map.of("chart", ChartBench::run);
+  private static final Map<String, Benchmark> ALL =
+      Map.of("chart", ChartBench::run, "import", ImportBench::run, "camt", CamtBench::run);
 
   private Bench() {}
 

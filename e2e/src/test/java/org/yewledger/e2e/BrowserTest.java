@@ -22,12 +22,16 @@ import java.util.Map;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Import;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.yewledger.app.YewLedgerApplication;
+import org.yewledger.bank.BankSimulator;
 
 /**
  * The whole application with the demo household, used through Debian's Chromium on 5 October 2026.
@@ -43,6 +47,25 @@ import org.yewledger.app.YewLedgerApplication;
 @Import(BrowserTest.FifthOfOctober.class)
 public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
   protected static final Path SAMPLES = Path.of("../samples");
+
+  private static String banks = "";
+
+  /** The stand-in banks run beside the application, on the same day, until all tests are over. */
+  @DynamicPropertySource
+  static void banks(DynamicPropertyRegistry properties) {
+    if (banks.isEmpty()) {
+      var context =
+          (ServletWebServerApplicationContext)
+              BankSimulator.start("--server.port=0", "--bank.today=2026-10-05");
+      banks = "http://127.0.0.1:" + context.getWebServer().getPort();
+    }
+    properties.add("yew.bank.url", () -> banks);
+  }
+
+  /** The address of the banks, for what a person does there. */
+  protected static String bankAddress() {
+    return banks;
+  }
 
   @TestConfiguration
   static class FifthOfOctober {

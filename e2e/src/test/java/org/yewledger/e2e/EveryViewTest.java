@@ -21,6 +21,7 @@ public class EveryViewTest extends BrowserTest {
       List.of(
           "/",
           "/gather",
+          "/gather/connections",
           "/post",
           "/reconcile",
           "/journal?month=2026-08",

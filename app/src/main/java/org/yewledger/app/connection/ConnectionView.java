@@ -3,12 +3,16 @@ package org.yewledger.app.connection;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.AccountBalances;
+import org.yewledger.app.chart.AgreedThrough;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.ConnectionEntity.Status;
@@ -27,8 +31,14 @@ public class ConnectionView {
   private final ConnectionService connections;
   private final ChartService charts;
   private final AccountBalances balances;
+  private final AgreedThrough agreed;
 
-  ConnectionView(ConnectionService connections, ChartService charts, AccountBalances balances) {
+  ConnectionView(
+      ConnectionService connections,
+      ChartService charts,
+      AccountBalances balances,
+      AgreedThrough agreed) {
+    this.agreed = agreed;
     this.connections = connections;
     this.charts = charts;
     this.balances = balances;
@@ -49,7 +59,7 @@ public class ConnectionView {
     return connections.all().stream()
         .filter(this::needsYou)
         .map(c -> new ConsentEnding(c.institutionName(), daysLeft(c)))
-        .sorted(java.util.Comparator.comparingInt(ConsentEnding::daysLeft))
+        .sorted(Comparator.comparingInt(ConsentEnding::daysLeft))
         .toList();
   }
 
@@ -83,7 +93,6 @@ public class ConnectionView {
     Account account = accountId == null ? null : chart.account(accountId);
     Account suggested = account != null ? account : suggested(a, chart);
     LocalDate earliest = connections.today().minusDays(connection.historyDays());
-    LocalDate opensOn = suggested == null ? null : suggested.opensOn();
     Long books = booksMinor(a);
     Long bank = a.bankMinor();
     return new ConnectedAccountJson(
@@ -96,7 +105,7 @@ public class ConnectionView {
         account == null ? null : account.name(),
         suggested == null ? null : suggested.id(),
         earliest,
-        opensOn != null && opensOn.isAfter(earliest) ? opensOn : earliest,
+        suggestedStart(suggested, earliest),
         a.startOn(),
         a.phase(),
         a.linesSoFar(),
@@ -108,6 +117,19 @@ public class ConnectionView {
         decimal(bank, a),
         decimal(books, a),
         bank == null || books == null ? null : decimal(bank - books, a));
+  }
+
+  /** The first day that the books still need: what is agreed is not fetched again. */
+  private LocalDate suggestedStart(@Nullable Account account, LocalDate earliest) {
+    if (account == null) {
+      return earliest;
+    }
+    LocalDate agreedThrough = agreed.byAccount().get(account.id());
+    LocalDate opensOn = account.opensOn();
+    return Stream.of(earliest, opensOn, agreedThrough == null ? null : agreedThrough.plusDays(1))
+        .filter(Objects::nonNull)
+        .max(Comparator.naturalOrder())
+        .orElse(earliest);
   }
 
   private static @Nullable Account suggested(ConnectedAccountEntity a, Chart chart) {

@@ -1,0 +1,44 @@
+import { useEffect, useRef, useState } from 'react'
+import { useNavigate, useParams, useSearchParams } from 'react-router'
+import { api, messageOf } from '@/api/client'
+import { booksChanged } from '@/api/queries'
+import { Loading } from '@/parts/States'
+
+/** The person is back from the bank's page; what they decided there is asked of the bank itself. */
+export function BackFromBank() {
+  const { connectionId = '' } = useParams()
+  const [query] = useSearchParams()
+  const navigate = useNavigate()
+  const [problem, setProblem] = useState('')
+  const asked = useRef(false)
+  const state = query.get('state') ?? ''
+
+  useEffect(() => {
+    if (asked.current) return
+    asked.current = true
+    api
+      .POST('/api/connections/{id}/returned', { params: { path: { id: connectionId } }, body: { state } })
+      .then(async () => {
+        await booksChanged()
+        navigate('/gather/connections', { replace: true })
+      })
+      .catch((error) => setProblem(messageOf(error)))
+  }, [connectionId, state, navigate])
+
+  if (!problem) return <Loading what="what the bank has said" />
+  return (
+    <main tabIndex={-1}>
+      <div className="px-6 py-5 max-w-[560px]">
+        <h1 className="title mb-3">Back from the bank</h1>
+        <p className="note-error" role="alert">
+          {problem}
+        </p>
+        <p className="mt-4">
+          <button type="button" className="btn go" onClick={() => navigate('/gather/connections')}>
+            To the connections
+          </button>
+        </p>
+      </div>
+    </main>
+  )
+}
