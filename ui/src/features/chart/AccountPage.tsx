@@ -91,7 +91,14 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: (() 
         )}
       </section>
       <aside className="insp" aria-label={facts || !row ? 'The account' : 'The selected entry'}>
-        {facts || !row ? <Facts page={page} /> : <SelectedEntry row={row} />}
+        {facts || !row ? (
+          <>
+            <Facts page={page} />
+            <BankLines accountId={page.id} />
+          </>
+        ) : (
+          <SelectedEntry row={row} />
+        )}
         <div className="acts">
           {row && (
             <button type="button" className="btn" onClick={() => setFacts(!facts)}>
@@ -114,6 +121,27 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: (() 
         </Dialog>
       )}
     </main>
+  )
+}
+
+/** What the bank sent, as a file in an open format. */
+function BankLines({ accountId }: { accountId: string }) {
+  const address = (format: string) => `/api/gather/accounts/${accountId}/lines?format=${format}`
+  return (
+    <p className="q mt-4">
+      Bank lines as{' '}
+      <a className="link" href={address('OFX')} download>
+        OFX
+      </a>
+      ,{' '}
+      <a className="link" href={address('CAMT')} download>
+        camt.053
+      </a>{' '}
+      or{' '}
+      <a className="link" href={address('CSV')} download>
+        CSV
+      </a>
+    </p>
   )
 }
 

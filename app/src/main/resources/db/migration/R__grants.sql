@@ -3,4 +3,4 @@ grant usage on schema public to yew_app;
 grant select, insert, update, delete on all tables in schema public to yew_app;
 revoke all on flyway_schema_history from yew_app;
 grant execute on all functions in schema public to yew_app;
--- tables as of migration 8
+-- tables as of migration 9

@@ -39,7 +39,12 @@ public class MixedFormatsTest {
   private static final LocalDate FIRST = LocalDate.of(2025, 10, 1);
   private static final long OPENING = 500_000;
   private static final String[] TEXTS = {
-    "GREENGAGE MKT 114", "TANSY & THREAD", "CAFÉ COBBLERS ROW", "ATM HARBOUR SQ 3", "INV 2509/A"
+    "GREENGAGE MKT 114",
+    "TANSY & THREAD",
+    "CAFÉ COBBLERS ROW",
+    "ATM HARBOUR SQ 3",
+    "INV 2509/A",
+    "=SUM(A1)"
   };
 
   @Test

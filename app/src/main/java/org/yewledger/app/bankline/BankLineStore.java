@@ -30,6 +30,7 @@ import org.yewledger.core.gather.LineSource;
 @Component
 public class BankLineStore {
   private static final int LINES_PER_STATEMENT = 5_000;
+  private static final int MANY_LINES = 2_000;
 
   private static final String INSERT_LINES =
       """
@@ -75,10 +76,13 @@ public class BankLineStore {
     entities.flush();
     List<NewLine> lines =
         arrivals.stream().map(a -> new NewLine(Ids.next(), a, a.line().key())).toList();
-    for (int from = 0; from < lines.size(); from += LINES_PER_STATEMENT) {
-      List<NewLine> some = lines.subList(from, Math.min(lines.size(), from + LINES_PER_STATEMENT));
-      entities.unwrap(Session.class).doWork(connection -> insert(connection, batch, some));
-    }
+    Session session = entities.unwrap(Session.class);
+    session.doWork(connection -> {
+      inParts(lines, some -> insertLines(connection, batch, some));
+      analyzeAfter(connection, "analyze_bank_lines()", lines.size());
+      inParts(lines, some -> insertStates(connection, batch, some));
+      analyzeAfter(connection, "analyze_bank_line_states()", lines.size());
+    });
     for (NewLine line : lines) {
       UUID pending = line.arrival().replaces();
       if (pending != null) {
@@ -88,7 +92,27 @@ public class BankLineStore {
     return lines.stream().map(NewLine::id).toList();
   }
 
-  private static void insert(Connection connection, BatchEntity batch, List<NewLine> lines)
+  private interface Insert {
+    void of(List<NewLine> lines) throws SQLException;
+  }
+
+  private static void inParts(List<NewLine> lines, Insert insert) throws SQLException {
+    for (int from = 0; from < lines.size(); from += LINES_PER_STATEMENT) {
+      insert.of(lines.subList(from, Math.min(lines.size(), from + LINES_PER_STATEMENT)));
+    }
+  }
+
+  /** Many lines change what the planner has to know; a check of 100,000 keys took seconds. */
+  private static void analyzeAfter(Connection connection, String function, int lines)
+      throws SQLException {
+    if (lines >= MANY_LINES) {
+      try (PreparedStatement analyze = connection.prepareStatement("select " + function)) {
+        analyze.execute();
+      }
+    }
+  }
+
+  private static void insertLines(Connection connection, BatchEntity batch, List<NewLine> lines)
       throws SQLException {
     UUID household = SignedIn.now().householdId();
     try (PreparedStatement insert = connection.prepareStatement(INSERT_LINES)) {
@@ -111,6 +135,11 @@ public class BankLineStore {
       array(insert, 17, "boolean", lines, l -> l.line().isPending());
       insert.executeUpdate();
     }
+  }
+
+  private static void insertStates(Connection connection, BatchEntity batch, List<NewLine> lines)
+      throws SQLException {
+    UUID household = SignedIn.now().householdId();
     try (PreparedStatement insert = connection.prepareStatement(INSERT_STATES)) {
       insert.setObject(1, household);
       insert.setObject(2, batch.accountId());
