@@ -311,6 +311,27 @@ public class ConnectionTest extends AppTest {
   }
 
   @Test
+  public void aConsentThatEndsWithinAWeekIsAnnouncedInTheAlmanac() throws Exception {
+    Household h = found("ending");
+    connected(h);
+    String almanac = "/api/almanac?month=2026-09";
+    int gather = h.api().get(almanac).json().at("/stations/gather").asInt();
+    for (int left : new int[] {8, 7, 0}) {
+      founding.as(
+          h.owner(),
+          () ->
+              jdbc.sql("update bank_connection set consent_until = date '2026-10-05' + ?")
+                  .param(left)
+                  .update());
+      JsonNode page = h.api().get(almanac).json();
+      boolean announced = page.path("next").toString().contains("RENEW_CONSENT");
+      assertEquals(announced, left <= 7, left + " days left");
+      assertEquals(page.at("/stations/gather").asInt(), gather + (left <= 7 ? 1 : 0));
+    }
+    assertEquals(only(h).path("daysLeft").asInt(), 0);
+  }
+
+  @Test
   public void aWayBackThatWasNotAskedForOpensNothing() throws Exception {
     Household h = found("forged");
     JsonNode connection = connected(h);

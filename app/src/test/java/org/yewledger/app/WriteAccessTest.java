@@ -132,6 +132,7 @@ public class WriteAccessTest extends AppTest {
   private static final Set<String> OWN_HOUSEHOLD_ONLY =
       Set.of(
           "POST /api/books",
+          "POST /api/connections",
           "POST /api/rates",
           "DELETE /api/rates",
           "POST /api/rates/import",
@@ -259,6 +260,7 @@ public class WriteAccessTest extends AppTest {
           switch (format) {
             case "uuid" -> "\"" + id + "\"";
             case "date" -> "\"2026-09-30\"";
+            case "time-local" -> "\"06:00\"";
             case "decimal" -> "\"12.50\"";
             default -> "\"Harbour\"";
           };
@@ -272,6 +274,9 @@ public class WriteAccessTest extends AppTest {
     }
     if (name.equals("from") && !resolved(schema).has("format")) {
       return "\"USD\"";
+    }
+    if (name.equals("zone")) {
+      return "\"Europe/Amsterdam\"";
     }
     if (name.equals("email")) {
       return "\"someone@aldercott.example\"";
