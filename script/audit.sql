@@ -88,7 +88,8 @@ insert into finding
 insert into checked select 6, 'no bank line is there twice', count(*) from bank_line;
 insert into finding
   select 6, format('%s of %s is there twice', text_key, booked_on)
-    from bank_line group by household_id, account_id, booked_on, amount_minor, text_key, ordinal having count(*) > 1;
+    from bank_line where taken_back_at is null
+   group by household_id, account_id, booked_on, amount_minor, text_key, ordinal, pending having count(*) > 1;
 
 select format('%s  %s, %s checked', case when exists (select 1 from finding f where f.check_no = c.check_no)
                                          then 'WRONG' else 'ok   ' end, c.what, c.how_many)

@@ -103,6 +103,7 @@ public class LedgerWallsTest extends AppTest {
         new String[] {
           "update bank_line set amount_minor = 1",
           "delete from bank_line",
+          "delete from batch",
           "update audit set act = 'x'",
           "delete from audit"
         }) {
@@ -122,6 +123,28 @@ public class LedgerWallsTest extends AppTest {
                     h.owner(),
                     () -> jdbc.sql("update posting set amount_minor = amount_minor * 2").update()));
     assertTrue(constraintOf(e).contains("facts"), constraintOf(e));
+  }
+
+  @Test
+  public void aBankLineIsOfTheAccountOfItsBatchAndAStateOfABankLine() {
+    for (String sql :
+        new String[] {
+          """
+          insert into bank_line (household_id, id, batch_id, account_id, booked_on, amount_minor, payee, memo,
+              reference, type, raw, source_line, text_key, ordinal)
+          select household_id, gen_random_uuid(), batch_id, gen_random_uuid(), booked_on, amount_minor, '', '',
+              '', '', '', 0, 'OTHER', 1 from bank_line limit 1\
+          """,
+          """
+          insert into bank_line_state (household_id, bank_line_id, account_id, booked_on, state, changed_at, changed_by)
+          select household_id, gen_random_uuid(), account_id, booked_on, 'WAITING', now(), household_id
+          from bank_line limit 1\
+          """
+        }) {
+      Exception e =
+          expectThrows(Exception.class, () -> founding.as(h.owner(), () -> jdbc.sql(sql).update()));
+      assertTrue(constraintOf(e).contains("bank line"), constraintOf(e));
+    }
   }
 
   @Test

@@ -26,7 +26,8 @@ import org.yewledger.formats.ofx.OfxWriter;
 /**
  * 100,000 lines from one OFX file: parsed, compared with what is here, committed, and proposals for
  * them ready, over HTTP. Baseline: {@code psql \copy} of the same rows into a table with the same
- * indexes. Run with a heap of 512 MB.
+ * indexes. The application has imported half as many lines before, as one that has run for a while;
+ * its heap is 512 MB.
  */
 final class ImportBench {
   private static final int LINES = 100_000;
@@ -47,7 +48,7 @@ final class ImportBench {
       UUID warmUp = account(database, owner.householdId(), "Warm-up");
       UUID account = account(database, owner.householdId(), "Current");
       application.signIn(owner.email(), PASSWORD);
-      takeIn(application, warmUp, ofx(5_000, 1));
+      takeIn(application, warmUp, ofx(LINES / 2, 1));
       byte[] file = ofx(LINES, 2);
       resetPeaks();
       double first = seconds(() -> takeIn(application, account, file));
