@@ -1,9 +1,6 @@
 package org.yewledger.bench;
 
 import java.io.IOException;
-import java.lang.management.ManagementFactory;
-import java.lang.management.MemoryPoolMXBean;
-import java.lang.management.MemoryType;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -50,9 +47,9 @@ final class ImportBench {
       application.signIn(owner.email(), PASSWORD);
       takeIn(application, warmUp, ofx(LINES / 2, 1));
       byte[] file = ofx(LINES, 2);
-      resetPeaks();
+      var heap = new HeapPeak();
       double first = seconds(() -> takeIn(application, account, file));
-      double peak = peakMegabytes();
+      double peak = heap.megabytes();
       double again = seconds(() -> takeIn(application, account, file));
       double copy = copySeconds(database, account);
       Bench.figure("import-100k-ofx-lines", first, "s", ">= 0");
@@ -154,20 +151,6 @@ final class ImportBench {
     if (running.waitFor() != 0) {
       throw new IllegalStateException(said);
     }
-  }
-
-  private static void resetPeaks() {
-    System.gc();
-    ManagementFactory.getMemoryPoolMXBeans().forEach(MemoryPoolMXBean::resetPeakUsage);
-  }
-
-  /** The peaks of all parts of the heap together; they need not have been at the same moment. */
-  private static double peakMegabytes() {
-    return ManagementFactory.getMemoryPoolMXBeans().stream()
-            .filter(pool -> pool.getType() == MemoryType.HEAP)
-            .mapToLong(pool -> pool.getPeakUsage().getUsed())
-            .sum()
-        / 1e6;
   }
 
   private static Connection asOwner() throws SQLException {

@@ -7,6 +7,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
@@ -24,6 +25,8 @@ import org.yewledger.formats.UnreadableFile;
  * OFX 2.2, chapter 11. Dates are taken as written, in the bank's own zone: a line stays on its day.
  */
 public final class OfxReader {
+  private static final Pattern DATE = Pattern.compile("\\d{8}(\\d{2,6}(\\.\\d+)?)?\\s*(\\[.*])?");
+
   private OfxReader() {}
 
   /**
@@ -145,7 +148,7 @@ public final class OfxReader {
 
   /** YYYYMMDD, with a time of day and a zone behind it that do not matter here. */
   private static LocalDate date(String text, int line, String field) {
-    if (!text.matches("\\d{8}(\\d{2,6}(\\.\\d+)?)?\\s*(\\[.*])?")) {
+    if (!DATE.matcher(text).matches()) {
       throw UnreadableFile.at(line, field, Excerpt.of(text) + " is not a date.");
     }
     try {
