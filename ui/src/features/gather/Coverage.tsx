@@ -157,17 +157,18 @@ function Strip({ account, days, width }: { account: AccountCoverage; days: numbe
   return (
     <svg className="strip" width={width} height="28" role="img" aria-label={words}>
       {account.spans.length === 0 && <rect className="hole" x="0.5" y="6" width={width - 1} height="11" rx="2" />}
-      {account.spans.map((s, i) => (
+      {/* The newest batch is drawn last, so that its number is seen. */}
+      {account.spans.toReversed().map((s, i, all) => (
         <g key={s.batchNo}>
           <rect
             className={s.source === 'FEED' ? 'feed' : 'file'}
             x={x(s.firstDay) + 0.5}
-            y={4.5 + Math.min(i, 1) * 3}
+            y={i === all.length - 1 ? 4.5 : 7.5}
             width={Math.max(x(s.lastDay + 1) - x(s.firstDay) - 1, 4)}
             height="12"
             rx="2"
           />
-          {i === 0 && (
+          {i === all.length - 1 && (
             <text x={x(s.firstDay) + 5} y="14">
               {s.batchNo}
             </text>

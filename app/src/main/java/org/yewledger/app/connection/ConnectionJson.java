@@ -79,13 +79,13 @@ final class ConnectionJson {
       @Nullable UUID accountId,
       @Nullable @Valid NewFeedAccountJson newAccount,
       @NotNull LocalDate startOn) {
-    ConnectionService.Mapping toMapping() {
-      return new ConnectionService.Mapping(
+    AccountMapping.Mapping toMapping() {
+      return new AccountMapping.Mapping(
           connectedId,
           accountId,
           newAccount == null
               ? null
-              : new ConnectionService.NewAccount(
+              : new AccountMapping.NewAccount(
                   newAccount.bookId(), newAccount.name(), newAccount.kind()),
           startOn);
     }

@@ -11,13 +11,10 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
-import org.yewledger.app.chart.AccountFacts;
-import org.yewledger.app.chart.AccountService;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.ConnectionEntity.Status;
@@ -30,30 +27,17 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.FeedSchedule;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.ledger.AccountKind;
 
 /** Connections from the first search to disconnecting. */
 @Service
 class ConnectionService {
   private static final int CONSENT_DAYS = 90;
 
-  /**
-   * What a person settles about an account at the bank. {@code newAccount} null: an existing one.
-   */
-  record Mapping(
-      UUID connectedId,
-      @Nullable UUID accountId,
-      @Nullable NewAccount newAccount,
-      LocalDate startOn) {}
-
-  /** An account of the books to be made. */
-  record NewAccount(UUID bookId, String name, AccountKind kind) {}
-
   private final EntityManager entities;
   private final BankClient bank;
   private final SyncJobs jobs;
   private final ChartService charts;
-  private final AccountService accounts;
+  private final AccountMapping mapped;
   private final Secrets secrets;
   private final AuditTrail audit;
   private final Clock clock;
@@ -63,7 +47,7 @@ class ConnectionService {
       BankClient bank,
       SyncJobs jobs,
       ChartService charts,
-      AccountService accounts,
+      AccountMapping mapped,
       Secrets secrets,
       AuditTrail audit,
       Clock clock) {
@@ -71,7 +55,7 @@ class ConnectionService {
     this.bank = bank;
     this.jobs = jobs;
     this.charts = charts;
-    this.accounts = accounts;
+    this.mapped = mapped;
     this.secrets = secrets;
     this.audit = audit;
     this.clock = clock;
@@ -202,90 +186,18 @@ class ConnectionService {
   /** Settles where the lines of accounts go and from which day on, and fetches them. */
   @Transactional
   @ForBookkeepers
-  void map(UUID id, List<Mapping> mappings) {
+  void map(UUID id, List<AccountMapping.Mapping> mappings) {
     ConnectionEntity connection = find(id);
     Chart chart = charts.chart();
-    for (Mapping mapping : mappings) {
+    for (AccountMapping.Mapping mapping : mappings) {
       ConnectedAccountEntity connected =
           Optional.ofNullable(entities.find(ConnectedAccountEntity.class, mapping.connectedId()))
               .filter(c -> c.connectionId().equals(id))
               .orElseThrow(() -> new NotFound("connected account"));
-      requireWithinHistory(mapping.startOn(), connection);
-      Account account = account(mapping, connected, chart);
-      requireFree(account, connected);
+      Account account = mapped.account(mapping, connection, connected, chart);
       connected.map(account.id(), mapping.startOn(), mapping.newAccount() != null);
       audit.write("map", "connected account", connected.id(), null, account.name());
       queue(connected);
-    }
-  }
-
-  private Account account(Mapping mapping, ConnectedAccountEntity connected, Chart chart) {
-    NewAccount wanted = mapping.newAccount();
-    if (wanted != null) {
-      String number = connected.number();
-      String tail = number.substring(Math.max(0, number.length() - 4));
-      var account =
-          new Account(
-              Ids.next(),
-              chart.book(wanted.bookId()).toBook(),
-              wanted.name(),
-              wanted.kind(),
-              connected.currency(),
-              false,
-              mapping.startOn());
-      return accounts.add(chart, account, null, AccountFacts.ofTail(tail));
-    }
-    if (mapping.accountId() == null) {
-      throw Refusal.ofField(
-          "account-missing", "account", "Choose the account for " + connected.name() + ".");
-    }
-    Account account = chart.account(mapping.accountId());
-    if (!account.currency().equals(connected.currency())) {
-      throw Refusal.ofField(
-          "currency-differs",
-          "account",
-          "%s is in %s, %s in %s."
-              .formatted(
-                  connected.name(), connected.currency(), account.name(), account.currency()));
-    }
-    LocalDate opensOn = account.opensOn();
-    if (opensOn != null && mapping.startOn().isBefore(opensOn)) {
-      throw Refusal.ofField(
-          "before-opening",
-          "startOn",
-          "The books of %s begin on %s. Start on that day or later."
-              .formatted(account.name(), opensOn));
-    }
-    return account;
-  }
-
-  private void requireWithinHistory(LocalDate startOn, ConnectionEntity connection) {
-    LocalDate earliest = today().minusDays(connection.historyDays());
-    if (startOn.isBefore(earliest) || startOn.isAfter(today())) {
-      throw Refusal.ofField(
-          "outside-history",
-          "startOn",
-          "%s hands out lines from %s to today.".formatted(connection.institutionName(), earliest));
-    }
-  }
-
-  private void requireFree(Account account, ConnectedAccountEntity connected) {
-    long others =
-        entities
-            .createQuery(
-                """
-                select count(*) from ConnectedAccount a join Connection c on c.id = a.connectionId
-                where a.accountId = :account and a.id <> :id and c.status <> ENDED\
-                """,
-                Long.class)
-            .setParameter("account", account.id())
-            .setParameter("id", connected.id())
-            .getSingleResult();
-    if (others > 0) {
-      throw Refusal.ofField(
-          "account-connected",
-          "account",
-          account.name() + " is connected already. One account has one feed.");
     }
   }
 
