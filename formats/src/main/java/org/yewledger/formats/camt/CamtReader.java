@@ -13,6 +13,7 @@ import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
 import org.yewledger.formats.CollectedStatements;
+import org.yewledger.formats.CurrencyText;
 import org.yewledger.formats.StatementSink;
 import org.yewledger.formats.UnreadableFile;
 
@@ -105,7 +106,7 @@ public final class CamtReader {
     if (code.isEmpty() && amount != null) {
       code = amount.currency();
     }
-    CurrencyUnit currency = CamtValues.currency(code, account.line());
+    CurrencyUnit currency = CurrencyText.currency(code, account.line(), "Ccy");
     String number = account.textAt("Id/IBAN", "Id/Othr/Id");
     if (number.isEmpty()) {
       throw UnreadableFile.at(account.line(), "Acct/Id", "the account has no number.");

@@ -3,7 +3,6 @@ package org.yewledger.formats.camt;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.IllegalCurrencyException;
 import org.yewledger.formats.DecimalText;
 import org.yewledger.formats.Excerpt;
 import org.yewledger.formats.UnreadableFile;
@@ -11,14 +10,6 @@ import org.yewledger.formats.UnreadableFile;
 /** Dates, amounts and currencies as ISO 20022 writes them. */
 final class CamtValues {
   private CamtValues() {}
-
-  static CurrencyUnit currency(String code, int line) {
-    try {
-      return CurrencyUnit.of(code);
-    } catch (IllegalCurrencyException e) {
-      throw UnreadableFile.at(line, "Ccy", Excerpt.of(code) + " is no ISO 4217 currency.");
-    }
-  }
 
   /** Amt with CdtDbtInd, as minor units from the account holder's side. */
   static long amount(XmlElement parent, CurrencyUnit currency) {

@@ -6,12 +6,12 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.IllegalCurrencyException;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.formats.CollectedStatements;
+import org.yewledger.formats.CurrencyText;
 import org.yewledger.formats.Excerpt;
 import org.yewledger.formats.StatementSink;
 import org.yewledger.formats.TextDecoding;
@@ -168,13 +168,7 @@ public final class Mt940Reader {
       throw UnreadableFile.at(
           field.line(), field.tag(), Excerpt.of(field.first()) + " is not a balance.");
     }
-    CurrencyUnit currency;
-    try {
-      currency = CurrencyUnit.of(balance.group(3));
-    } catch (IllegalCurrencyException e) {
-      throw UnreadableFile.at(
-          field.line(), field.tag(), Excerpt.of(balance.group(3)) + " is no ISO 4217 currency.");
-    }
+    CurrencyUnit currency = CurrencyText.currency(balance.group(3), field.line(), field.tag());
     long minor = Mt940Line.minor(balance.group(4), currency, field.line(), field.tag());
     return new Signed(
         Mt940Line.date(balance.group(2), field.line(), field.tag()),

@@ -10,12 +10,12 @@ import java.util.Objects;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.IllegalCurrencyException;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
+import org.yewledger.formats.CurrencyText;
 import org.yewledger.formats.DecimalText;
 import org.yewledger.formats.Excerpt;
 import org.yewledger.formats.UnreadableFile;
@@ -82,13 +82,7 @@ public final class OfxReader {
   }
 
   private static CurrencyUnit currency(OfxElement rs) {
-    String code = rs.required("CURDEF");
-    try {
-      return CurrencyUnit.of(code);
-    } catch (IllegalCurrencyException e) {
-      throw UnreadableFile.at(
-          rs.lineOf("CURDEF"), "CURDEF", Excerpt.of(code) + " is no ISO 4217 currency.");
-    }
+    return CurrencyText.currency(rs.required("CURDEF"), rs.lineOf("CURDEF"), "CURDEF");
   }
 
   private static BankLine line(OfxElement t, CurrencyUnit currency) {
