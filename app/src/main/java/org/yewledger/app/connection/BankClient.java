@@ -6,10 +6,10 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.ParameterizedTypeReference;
 import org.springframework.http.HttpRequest;
@@ -120,14 +120,22 @@ class BankClient {
             .body(type));
   }
 
-  private static <T> T asked(Supplier<T> request) {
+  private static <T> T asked(Supplier<@Nullable T> request) {
     try {
-      return Objects.requireNonNull(request.get());
+      @Nullable T answer = request.get();
+      if (answer != null) {
+        return answer;
+      }
     } catch (ResourceAccessException e) {
       throw new BankProblem(BankProblem.Kind.LATER, "The bank cannot be reached.", null);
-    } catch (RestClientException | NullPointerException e) {
-      throw new BankProblem(BankProblem.Kind.LATER, "The bank's answer cannot be read.", null);
+    } catch (RestClientException e) {
+      throw unreadable();
     }
+    throw unreadable();
+  }
+
+  private static BankProblem unreadable() {
+    return new BankProblem(BankProblem.Kind.LATER, "The bank's answer cannot be read.", null);
   }
 
   private static void refused(HttpRequest request, ClientHttpResponse response) throws IOException {
@@ -151,8 +159,7 @@ class BankClient {
     };
   }
 
-  private static @org.jspecify.annotations.Nullable Duration retryAfter(
-      ClientHttpResponse response) {
+  private static @Nullable Duration retryAfter(ClientHttpResponse response) {
     String seconds = response.getHeaders().getFirst("Retry-After");
     return seconds == null || !seconds.matches("\\d{1,6}")
         ? null

@@ -185,8 +185,21 @@ public class GatherService {
   @ForBookkeepers
   public TakenIn takeIn(
       Account account, BankStatement file, BatchEntity.Origin origin, boolean makeStatement) {
+    Gathering gathering = lockedAndCompared(account, file, origin.source());
+    return keep(account, file, origin, gathering, makeStatement);
+  }
+
+  private Gathering lockedAndCompared(Account account, BankStatement file, LineSource source) {
     entities.find(AccountEntity.class, account.id(), LockModeType.PESSIMISTIC_WRITE);
-    Gathering gathering = Gathering.of(account, file, known(account, file), origin.source());
+    return Gathering.of(account, file, known(account, file), source);
+  }
+
+  private TakenIn keep(
+      Account account,
+      BankStatement file,
+      BatchEntity.Origin origin,
+      Gathering gathering,
+      boolean makeStatement) {
     var batch = new BatchEntity(Ids.next(), takeNumber(), account.id(), origin, file, gathering);
     entities.persist(batch);
     List<UUID> lineIds = lines.add(batch, gathering.comingIn());
@@ -210,13 +223,14 @@ public class GatherService {
   @Transactional
   @ForBookkeepers
   public int takeFeedIn(Account account, BankStatement feed, BatchEntity.Origin origin) {
-    entities.find(AccountEntity.class, account.id(), LockModeType.PESSIMISTIC_WRITE);
-    boolean anyNew =
-        !feed.lines().isEmpty()
-            && !Gathering.of(account, feed, known(account, feed), origin.source())
-                .comingIn()
-                .isEmpty();
-    int came = anyNew ? takeIn(account, feed, origin, false).lineIds().size() : 0;
+    int came = 0;
+    if (!feed.lines().isEmpty()) {
+      Gathering gathering = lockedAndCompared(account, feed, origin.source());
+      came = gathering.comingIn().size();
+      if (came > 0) {
+        keep(account, feed, origin, gathering, false);
+      }
+    }
     Set<String> announced =
         feed.lines().stream()
             .filter(BankLine::isPending)
