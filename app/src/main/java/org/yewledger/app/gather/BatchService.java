@@ -74,6 +74,7 @@ class BatchService {
           "already-taken-back", "Batch %d was taken back before.".formatted(batch.no()));
     }
     boolean statementToo = removeStatement(batchId);
+    readStates(batchId);
     var left = new ArrayList<Left>();
     var taken = new ArrayList<UUID>();
     for (BankLineEntity line : linesOf(batchId)) {
@@ -102,6 +103,19 @@ class BatchService {
     return entities
         .createQuery(
             "from BankLine where batchId = :batch order by bookedOn, id", BankLineEntity.class)
+        .setParameter("batch", batchId)
+        .getResultList();
+  }
+
+  /** Reads all states at once, so that looking each up afterwards costs nothing. */
+  private void readStates(UUID batchId) {
+    entities
+        .createQuery(
+            """
+            from BankLineState where bankLineId in
+              (select l.id from BankLine l where l.batchId = :batch)\
+            """,
+            BankLineStateEntity.class)
         .setParameter("batch", batchId)
         .getResultList();
   }

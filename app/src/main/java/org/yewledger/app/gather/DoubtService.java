@@ -6,12 +6,14 @@ import java.time.Clock;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -61,18 +63,24 @@ class DoubtService {
   List<DoubtJson> undecided(@Nullable UUID bookId) {
     Chart chart = charts.chart();
     List<UUID> accounts = chart.bankAccounts(bookId).map(Account::id).toList();
-    return entities
-        .createQuery(
-            """
-            from BankLineState where state = DOUBTFUL and accountId in :accounts
-            order by bookedOn, bankLineId\
-            """,
-            BankLineStateEntity.class)
-        .setParameter("accounts", accounts)
-        .setMaxResults(SHOWN)
-        .getResultStream()
-        .map(state -> doubt(state, chart))
-        .toList();
+    List<BankLineStateEntity> states =
+        entities
+            .createQuery(
+                """
+                from BankLineState where state = DOUBTFUL and accountId in :accounts
+                order by bookedOn, bankLineId\
+                """,
+                BankLineStateEntity.class)
+            .setParameter("accounts", accounts)
+            .setMaxResults(SHOWN)
+            .getResultList();
+    List<UUID> lines =
+        states.stream()
+            .flatMap(s -> Stream.of(s.bankLineId(), Objects.requireNonNull(s.otherLineId())))
+            .toList();
+    readLines(lines);
+    Map<UUID, BookedAs> booked = bookedAs(lines);
+    return states.stream().map(state -> doubt(state, chart, booked)).toList();
   }
 
   /**
@@ -102,7 +110,7 @@ class DoubtService {
     audit.write("decide doubt", "bank line", lineId, before, next);
   }
 
-  private DoubtJson doubt(BankLineStateEntity state, Chart chart) {
+  private DoubtJson doubt(BankLineStateEntity state, Chart chart, Map<UUID, BookedAs> booked) {
     BankLineEntity arrived = line(state.bankLineId());
     BankLineEntity here = line(Objects.requireNonNull(state.otherLineId()));
     BankLine a = arrived.toBankLine();
@@ -115,17 +123,16 @@ class DoubtService {
         chart.tail(account.id()),
         account.currency().getCode(),
         Amounts.toDecimal(a.amountMinor(), account.currency()),
-        side(arrived),
-        side(here),
+        side(arrived, booked.get(arrived.id())),
+        side(here, booked.get(here.id())),
         (int) Math.abs(a.bookedOn().toEpochDay() - b.bookedOn().toEpochDay()),
         !a.reference().isEmpty() && a.reference().equals(b.reference()),
         List.copyOf(wordsInBoth(a.text(), b.text())));
   }
 
-  private DoubtSideJson side(BankLineEntity row) {
+  private DoubtSideJson side(BankLineEntity row, @Nullable BookedAs booked) {
     BatchEntity batch = entities.find(BatchEntity.class, row.batchId());
     BankLine line = row.toBankLine();
-    BookedAs booked = bookedAs(row.id());
     return new DoubtSideJson(
         row.id(),
         batch.no(),
@@ -141,21 +148,28 @@ class DoubtService {
   }
 
   /** The entry that a line became. Public for the query below. */
-  public record BookedAs(long no, String payee) {}
+  public record BookedAs(UUID lineId, long no, String payee) {}
 
-  private @Nullable BookedAs bookedAs(UUID lineId) {
+  private Map<UUID, BookedAs> bookedAs(List<UUID> lines) {
     return entities
         .createQuery(
             """
-            select new %s(e.no, e.payee) from Posting p join Entry e on e.id = p.entryId
-            where p.bankLineId = :line\
+            select new %s(p.bankLineId, e.no, e.payee) from Posting p join Entry e on e.id = p.entryId
+            where p.bankLineId in :lines\
             """
                 .formatted(BookedAs.class.getName()),
             BookedAs.class)
-        .setParameter("line", lineId)
+        .setParameter("lines", lines)
         .getResultStream()
-        .findFirst()
-        .orElse(null);
+        .collect(Collectors.toMap(BookedAs::lineId, b -> b));
+  }
+
+  /** Reads the lines at once, so that looking each up afterwards costs nothing. */
+  private void readLines(List<UUID> ids) {
+    entities
+        .createQuery("from BankLine where id in :ids", BankLineEntity.class)
+        .setParameter("ids", ids)
+        .getResultList();
   }
 
   private BankLineEntity line(UUID id) {
