@@ -9,5 +9,5 @@ yew_bench() {
   export YEW_DB_URL=jdbc:postgresql://127.0.0.1:$pg_port/yew_bench YEW_PSQL=$pg_bin/psql YEW_JOBS=false
   mvn -B -ntp -Dstyle.color=never -q -pl bench -am install -DskipTests -Dyew.skipChecks=true
   mvn -B -ntp -Dstyle.color=never -q -pl bench exec:exec -Dexec.executable="$JAVA_HOME/bin/java" \
-    -Dexec.args="-Xmx512m -classpath %classpath org.yewledger.bench.Bench $*"
+    -Dexec.args="-Xmx480m -classpath %classpath org.yewledger.bench.Bench $*"
 }

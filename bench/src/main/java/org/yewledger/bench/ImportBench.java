@@ -9,9 +9,11 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
+import java.util.function.ToDoubleFunction;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.app.household.HouseholdFounding;
 import org.yewledger.app.platform.Ids;
@@ -24,10 +26,13 @@ import org.yewledger.formats.ofx.OfxWriter;
  * 100,000 lines from one OFX file: parsed, compared with what is here, committed, and proposals for
  * them ready, over HTTP. Baseline: {@code psql \copy} of the same rows into a table with the same
  * indexes. The application has imported half as many lines before, as one that has run for a while;
- * its heap is 512 MB.
+ * its heap is 480 MB. Of several rounds, each in a household of its own, the best time counts on
+ * both sides: what else the machine does only ever makes a time longer.
  */
 final class ImportBench {
   private static final int LINES = 100_000;
+  private static final int ROUNDS = 5;
+  private static final int RULES = 300;
   private static final String PASSWORD = "a hundred thousand lines";
   private static final String COLUMNS =
       "household_id, id, batch_id, account_id, booked_on, value_on, amount_minor, payee, memo, reference,"
@@ -35,23 +40,22 @@ final class ImportBench {
 
   private ImportBench() {}
 
+  /** What one round took, in seconds. */
+  private record Round(double first, double again, double copy) {}
+
   static void run() throws Exception {
     try (var application = new RunningApplication();
         Connection database = asOwner()) {
-      SignedIn owner =
-          HouseholdFounding.newOwner(
-              Ids.next(), "Import", Ids.next() + "@aldercott.example", Ids.next());
-      application.bean(HouseholdFounding.class).found("Import", owner, PASSWORD, () -> {});
-      UUID warmUp = account(database, owner.householdId(), "Warm-up");
-      UUID account = account(database, owner.householdId(), "Current");
-      application.signIn(owner.email(), PASSWORD);
-      takeIn(application, warmUp, ofx(LINES / 2, 1));
-      byte[] file = ofx(LINES, 2);
+      takeIn(application, signedInWithAccount(application, database, "Warm-up"), ofx(LINES / 2, 1));
       var heap = new HeapPeak();
-      double first = seconds(() -> takeIn(application, account, file));
+      var rounds = new ArrayList<Round>();
+      for (int i = 0; i < ROUNDS; i++) {
+        rounds.add(round(application, database));
+      }
       double peak = heap.megabytes();
-      double again = seconds(() -> takeIn(application, account, file));
-      double copy = copySeconds(database, account);
+      double first = best(rounds, Round::first);
+      double again = best(rounds, Round::again);
+      double copy = best(rounds, Round::copy);
       Bench.figure("import-100k-ofx-lines", first, "s", ">= 0");
       Bench.figure("import-the-same-again", again, "s", ">= 0");
       Bench.figure("psql-copy-of-the-same-rows", copy, "s", ">= 0");
@@ -59,6 +63,18 @@ final class ImportBench {
       Bench.figure("import-again-share-of-first", again / first, "ratio", "<= 1");
       Bench.figure("import-peak-heap", peak, "MB", "<= 512");
     }
+  }
+
+  private static double best(List<Round> rounds, ToDoubleFunction<Round> time) {
+    return rounds.stream().mapToDouble(time).min().orElseThrow();
+  }
+
+  private static Round round(RunningApplication application, Connection database) throws Exception {
+    UUID account = signedInWithAccount(application, database, "Import");
+    byte[] file = ofx(LINES, 2);
+    double first = seconds(() -> takeIn(application, account, file));
+    double again = seconds(() -> takeIn(application, account, file));
+    return new Round(first, again, copySeconds(database, account));
   }
 
   private interface Work {
@@ -85,7 +101,7 @@ final class ImportBench {
     var lines = new ArrayList<BankLine>();
     for (int i = 0; i < count; i++) {
       LocalDate day = LocalDate.of(2020, 1, 1).plusDays(i / 50L);
-      String shop = "SHOP " + random.nextInt(3_000) + " ELLERY HIGH STREET";
+      String shop = "SHOP" + random.nextInt(3_000) + " ELLERY HIGH STREET";
       String card = "CARD " + random.nextInt(100);
       long amount = -1 - random.nextInt(20_000);
       String reference = "R" + i;
@@ -96,23 +112,30 @@ final class ImportBench {
     return OfxWriter.write(statement, "DEMO", OfxWriter.AccountType.CHECKING);
   }
 
-  private static UUID account(Connection database, UUID household, String name)
-      throws SQLException {
+  /**
+   * A household with one account at a bank and some hundred rules, which fit a tenth of the lines.
+   */
+  private static UUID signedInWithAccount(
+      RunningApplication application, Connection database, String name) throws Exception {
+    SignedIn owner =
+        HouseholdFounding.newOwner(Ids.next(), name, Ids.next() + "@aldercott.example", Ids.next());
+    application.bean(HouseholdFounding.class).found(name, owner, PASSWORD, () -> {});
     UUID account = Ids.next();
     try (Statement sql = database.createStatement()) {
       sql.execute(
           """
           insert into book (household_id, id, name, currency, place)
-          values ('%1$s', md5('import')::uuid, 'Household', 'EUR', 0) on conflict do nothing\
-          """
-              .formatted(household));
-      sql.execute(
-          """
+          values ('%1$s', '%2$s', 'Household', 'EUR', 0);
           insert into account (household_id, id, book_id, name, kind, currency, is_group, place, opens_on)
-          values ('%1$s', '%2$s', md5('import')::uuid, '%3$s', 'CURRENT', 'EUR', false, 0, '2019-01-01')\
+          values ('%1$s', '%2$s', '%2$s', 'Current', 'CURRENT', 'EUR', false, 0, '2019-01-01'),
+                 ('%1$s', '%3$s', '%2$s', 'Groceries', 'EXPENSE', 'EUR', false, 1, '2019-01-01');
+          insert into rule (household_id, id, place, words, direction, payee, to_account_id)
+          select '%1$s', gen_random_uuid(), n, 'SHOP' || n * 5, 'OUT', '', '%3$s'
+          from generate_series(1, %4$d) n\
           """
-              .formatted(household, account, name));
+              .formatted(owner.householdId(), account, Ids.next(), RULES));
     }
+    application.signIn(owner.email(), PASSWORD);
     return account;
   }
 

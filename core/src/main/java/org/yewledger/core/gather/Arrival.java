@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A bank line on its way in, compared with what is already there.
  *
+ * @param key by which the line is recognised when it arrives again
  * @param ordinal which of the equal lines of its day this is, counted from 1 over the whole
  *     account; 0 for a known line
  * @param doubtOver the line here that this may be once more, where the standing is doubtful
@@ -13,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record Arrival(
     BankLine line,
+    LineKey key,
     Standing standing,
     int ordinal,
     @Nullable UUID doubtOver,
@@ -26,8 +28,8 @@ public record Arrival(
     DOUBTFUL
   }
 
-  static Arrival known(BankLine line) {
-    return new Arrival(line, Standing.KNOWN, 0, null, null);
+  static Arrival known(BankLine line, LineKey key) {
+    return new Arrival(line, key, Standing.KNOWN, 0, null, null);
   }
 
   /** Whether the line is kept, be it that somebody has to decide about it. */

@@ -70,7 +70,9 @@ public final class Duplicates {
     var arrivals = new ArrayList<Arrival>(arriving.size());
     for (int i = 0; i < isKnown.length; i++) {
       arrivals.add(
-          isKnown[i] ? Arrival.known(arriving.get(i)) : comingIn(arriving.get(i), keys.get(i)));
+          isKnown[i]
+              ? Arrival.known(arriving.get(i), keys.get(i))
+              : comingIn(arriving.get(i), keys.get(i)));
     }
     return arrivals;
   }
@@ -93,11 +95,16 @@ public final class Duplicates {
     int ordinal =
         (line.isPending() ? pendingCount : bookedCount).merge(key.content(), 1, Integer::sum);
     if (line.isPending()) {
-      return new Arrival(line, Standing.NEW, ordinal, null, null);
+      return new Arrival(line, key, Standing.NEW, ordinal, null, null);
     }
     @Nullable UUID replaces = pending.takePendingFormOf(key);
     @Nullable UUID doubtOver = replaces == null ? booked.takeDoubt(key) : null;
     return new Arrival(
-        line, doubtOver == null ? Standing.NEW : Standing.DOUBTFUL, ordinal, doubtOver, replaces);
+        line,
+        key,
+        doubtOver == null ? Standing.NEW : Standing.DOUBTFUL,
+        ordinal,
+        doubtOver,
+        replaces);
   }
 }

@@ -1,9 +1,8 @@
 package org.yewledger.core.gather;
 
-import java.text.Normalizer;
 import java.time.LocalDate;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.text.PlainText;
 
 /**
  * The facts of a bank line by which it is recognised again, within one account.
@@ -19,9 +18,14 @@ public record LineKey(
    * breaks and marks between one export and the next.
    */
   public static String even(String text) {
-    String plain = Normalizer.normalize(text, Normalizer.Form.NFD).toUpperCase(Locale.ROOT);
+    String plain = PlainText.of(text);
     var even = new StringBuilder(plain.length());
-    plain.codePoints().filter(Character::isLetterOrDigit).forEach(even::appendCodePoint);
+    for (int at = 0, c; at < plain.length(); at += Character.charCount(c)) {
+      c = plain.codePointAt(at);
+      if (Character.isLetterOrDigit(c)) {
+        even.appendCodePoint(c);
+      }
+    }
     return even.toString();
   }
 

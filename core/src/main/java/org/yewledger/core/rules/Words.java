@@ -1,22 +1,36 @@
 package org.yewledger.core.rules;
 
-import java.text.Normalizer;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
-import java.util.regex.Pattern;
+import org.yewledger.core.text.PlainText;
 
 /** A text as whole words: upper case, without accents, split at whatever is no letter or digit. */
 public record Words(List<String> list) {
-  private static final Pattern MARKS = Pattern.compile("\\p{M}+");
-  private static final Pattern BETWEEN = Pattern.compile("[^\\p{L}\\p{N}]+");
-
   public static Words of(String text) {
-    String plain = MARKS.matcher(Normalizer.normalize(text, Normalizer.Form.NFD)).replaceAll("");
-    return new Words(
-        BETWEEN
-            .splitAsStream(plain.toUpperCase(Locale.ROOT))
-            .filter(word -> !word.isEmpty())
-            .toList());
+    String plain = PlainText.of(text);
+    var words = new ArrayList<String>();
+    int start = 0;
+    for (int at = 0, c; at < plain.length(); at += Character.charCount(c)) {
+      c = plain.codePointAt(at);
+      if (!isOfAWord(c)) {
+        addIfAny(words, plain, start, at);
+        start = at + Character.charCount(c);
+      }
+    }
+    addIfAny(words, plain, start, plain.length());
+    return new Words(List.copyOf(words));
+  }
+
+  private static void addIfAny(List<String> words, String text, int from, int to) {
+    if (from < to) {
+      words.add(text.substring(from, to));
+    }
+  }
+
+  private static boolean isOfAWord(int codePoint) {
+    return Character.isLetterOrDigit(codePoint)
+        || Character.getType(codePoint) == Character.LETTER_NUMBER
+        || Character.getType(codePoint) == Character.OTHER_NUMBER;
   }
 
   public boolean isEmpty() {

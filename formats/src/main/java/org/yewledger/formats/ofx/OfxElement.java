@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Set;
+import java.util.StringJoiner;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.formats.UnreadableFile;
@@ -143,12 +144,12 @@ final class OfxElement {
   }
 
   private static OfxElement statementAround(OfxElement transaction, Deque<OfxElement> open) {
-    return open.stream()
-        .filter(e -> STATEMENTS.contains(e.name))
-        .findFirst()
-        .orElseThrow(() ->
-            UnreadableFile.at(
-                transaction.line, transaction.name, "stands outside of a statement."));
+    for (OfxElement element : open) {
+      if (STATEMENTS.contains(element.name)) {
+        return element;
+      }
+    }
+    throw UnreadableFile.at(transaction.line, transaction.name, "stands outside of a statement.");
   }
 
   String name() {
@@ -177,7 +178,12 @@ final class OfxElement {
   }
 
   @Nullable OfxElement child(String wanted) {
-    return children.stream().filter(c -> c.name.equals(wanted)).findFirst().orElse(null);
+    for (OfxElement child : children) {
+      if (child.name.equals(wanted)) {
+        return child;
+      }
+    }
+    return null;
   }
 
   /** The value of a direct child that has to be there. */
@@ -196,6 +202,8 @@ final class OfxElement {
 
   /** The element in one line, for keeping: {@code TRNAMT=-12.00 NAME=...}. */
   String raw() {
-    return String.join(" ", children.stream().map(c -> c.name + "=" + c.value).toList());
+    var raw = new StringJoiner(" ");
+    children.forEach(c -> raw.add(c.name + "=" + c.value));
+    return raw.toString();
   }
 }

@@ -46,17 +46,9 @@ final class OfxTokens {
 
   private @Nullable Token tag() {
     int startLine = line;
-    if (text.startsWith("<?", at) || text.startsWith("<!--", at)) {
-      skipPast(text.startsWith("<?", at) ? "?>" : "-->");
-      return null;
-    }
-    if (text.startsWith("<![CDATA[", at)) {
-      int start = at + 9;
-      skipPast("]]>");
-      return new Token.Text(text.substring(start, at - 3), startLine);
-    }
-    if (text.startsWith("<!", at)) {
-      throw UnreadableFile.at(line, "a document type or entity stands in the file; OFX has none.");
+    char second = at + 1 < text.length() ? text.charAt(at + 1) : ' ';
+    if (second == '?' || second == '!') {
+      return besidesTags(startLine);
     }
     int end = text.indexOf('>', at);
     if (end < 0 || end - at > LONGEST_TAG) {
@@ -73,6 +65,20 @@ final class OfxTokens {
     return name.startsWith("/")
         ? new Token.Close(name.substring(1).strip(), startLine)
         : new Token.Open(name, startLine);
+  }
+
+  /** Instructions and comments, which say nothing, and text that is marked as such. */
+  private @Nullable Token besidesTags(int startLine) {
+    if (text.startsWith("<?", at) || text.startsWith("<!--", at)) {
+      skipPast(text.startsWith("<?", at) ? "?>" : "-->");
+      return null;
+    }
+    if (text.startsWith("<![CDATA[", at)) {
+      int start = at + 9;
+      skipPast("]]>");
+      return new Token.Text(text.substring(start, at - 3), startLine);
+    }
+    throw UnreadableFile.at(line, "a document type or entity stands in the file; OFX has none.");
   }
 
   private @Nullable Token text() {
