@@ -1352,6 +1352,8 @@ export interface components {
              * @example 12.50
              */
             apart?: string;
+            /** Format: date */
+            bankOn?: string;
             /**
              * Format: decimal
              * @example 12.50
@@ -1366,7 +1368,7 @@ export interface components {
             months: components["schemas"]["CellJson"][];
             name: string;
             /** @enum {string} */
-            source: "FILE" | "PAPER" | "TO_COME";
+            source: "FILE" | "PAPER" | "FEED" | "TO_COME";
             tail: string;
             /** Format: int32 */
             waiting: number;

@@ -2,14 +2,14 @@ import { Link } from 'react-router'
 import type { Schemas } from '@/api/client'
 import { useScopeSearch } from '@/app/scope'
 import { Apart } from '@/parts/Amount'
-import { counted, figure, longMonth, monthName, shortMonth, signed, yearOf } from '@/parts/figures'
+import { counted, day, figure, longMonth, monthName, shortMonth, signed, yearOf } from '@/parts/figures'
 import { Ring, stateInWords } from '@/parts/Ring'
 
 type Page = Schemas['AlmanacPageJson']
 type Row = Schemas['AccountRowJson']
 type Cell = Schemas['CellJson']
 
-const SOURCES = { FILE: 'statement', PAPER: 'on paper', TO_COME: 'to come' } as const
+const SOURCES = { FILE: 'statement', PAPER: 'on paper', FEED: 'feed', TO_COME: 'to come' } as const
 
 /** Accounts by months, and what bank and books say at the end of the chosen month. */
 export function AccountMonths({
@@ -98,7 +98,7 @@ function AccountRow({
 }) {
   const search = useScopeSearch()
   const now = row.months.find((c) => c.month === page.month)
-  const two = row.waiting > 0 || Boolean(now?.difference)
+  const two = row.waiting > 0 || row.source === 'FEED' || Boolean(now?.difference)
   return (
     <tr className={two ? 'two' : undefined}>
       <th scope="row">
@@ -117,7 +117,10 @@ function AccountRow({
           focused={row.accountId === focus.account && cell.month === focus.month}
         />
       ))}
-      <td className="src q s">{SOURCES[row.source]}</td>
+      <td className="src q s">
+        {SOURCES[row.source]}
+        {row.source === 'FEED' && row.bankOn && <span className="nt">{day(row.bankOn)}</span>}
+      </td>
       <td className="n">{row.bankSays ? figure(row.bankSays) : '–'}</td>
       <td className="n">{figure(row.booksSay)}</td>
       <td className="n b">

@@ -8,7 +8,7 @@ import { Loading } from '@/parts/States'
 import { ArrivingInspector } from './ArrivingInspector'
 import { ArrivingLines } from './ArrivingLines'
 import { ArrivingTable } from './ArrivingTable'
-import { type Arrival, isReady, takeIn, useArrivals } from './arrivals'
+import { type Arrival, isReady, openQuestions, relaid, takeIn, useArrivals } from './arrivals'
 import { TableMapping } from './TableMapping'
 import { SOURCES } from './types'
 
@@ -117,8 +117,8 @@ export function Arriving({ files, onClose }: { files: Arrival[]; onClose: () => 
             key={arrival.key}
             preview={preview}
             table={preview.table}
-            asks={!arrival.layout && !preview.table.remembered}
-            onLayout={(layout) => change(arrival.key, { layout })}
+            asks={openQuestions(arrival, preview.table)}
+            onLayout={(to) => preview.table && change(arrival.key, relaid(arrival, preview.table, to))}
           />
         )}
         {part && !preview?.table && !query.error && <ArrivingLines part={part} />}

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { figure, longDay, signed } from '@/parts/figures'
-import { type Arrival, isAmbiguous, makesStatement } from './arrivals'
+import { type Arrival, makesStatement, type OpenQuestion, openQuestions } from './arrivals'
 import type { BalanceBreak, Part, Preview } from './types'
 
 const ROUTED: Record<string, string> = {
@@ -61,11 +61,7 @@ export function ArrivingInspector({
         </p>
       )}
       {settled && <Counts part={part} />}
-      {preview && isAmbiguous(arrival, preview) && (
-        <p className="wait mt-3">
-          The file does not settle how its dates or amounts are written. Choose it above the rows.
-        </p>
-      )}
+      {preview?.table && <Open questions={openQuestions(arrival, preview.table)} />}
       {preview?.table?.breaks.map((b, i) => (i < 3 ? <Break key={b.line} of={b} /> : null))}
       {settled && part.closing && (
         <Tick
@@ -187,6 +183,18 @@ function Tick({
         onClick={() => onChange(!checked)}
       />
       <span>{children}</span>
+    </p>
+  )
+}
+
+const ASKED: Record<OpenQuestion, string> = { dateOrder: 'dates', decimalMark: 'amounts' }
+
+function Open({ questions }: { questions: OpenQuestion[] }) {
+  if (questions.length === 0) return null
+  return (
+    <p className="wait mt-3">
+      The file does not settle how its {questions.map((q) => ASKED[q]).join(' and ')} are written. Choose it above the
+      rows.
     </p>
   )
 }

@@ -1,5 +1,6 @@
 import { figure } from '@/parts/figures'
 import { Scroll } from '@/parts/Scroll'
+import type { OpenQuestion } from './arrivals'
 import { TableSentence } from './TableSentence'
 import type { Layout, Meaning, Preview, Table } from './types'
 
@@ -31,14 +32,13 @@ export function TableMapping({
 }: {
   preview: Preview
   table: Table
-  /** Whether what the file does not settle is still to be asked. */
-  asks: boolean
-  onLayout: (layout: Layout) => void
+  /** What the file does not settle and is still to be asked. */
+  asks: OpenQuestion[]
+  onLayout: (to: Partial<Layout>) => void
 }) {
   const layout = table.layout
-  const set = (to: Partial<Layout>) => onLayout({ ...layout, ...to })
   const setMeaning = (column: number, meaning: Meaning) =>
-    set({ meanings: layout.meanings.map((m, i) => (i === column ? meaning : m)) })
+    onLayout({ meanings: layout.meanings.map((m, i) => (i === column ? meaning : m)) })
   const standing = new Map(preview.parts.flatMap((p) => p.lines).map((l) => [l.sourceLine, l]))
   const breaks = new Map(table.breaks.map((b) => [b.line, b]))
   const runs = layout.meanings.includes('BALANCE') && preview.parts.length > 0
@@ -46,7 +46,7 @@ export function TableMapping({
 
   return (
     <>
-      <TableSentence preview={preview} table={table} asks={asks} set={set} />
+      <TableSentence preview={preview} table={table} asks={asks} set={onLayout} />
       {preview.problem && (
         <div className="px-6 pb-3">
           <p className="note-error" role="alert">

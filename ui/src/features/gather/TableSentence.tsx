@@ -1,3 +1,4 @@
+import type { OpenQuestion } from './arrivals'
 import type { Layout, Preview, Table } from './types'
 
 const SEPARATORS: Record<string, string> = { ';': 'semicolons', ',': 'commas', '\t': 'tabs', '|': 'bars' }
@@ -12,14 +13,14 @@ export function TableSentence({
 }: {
   preview: Preview
   table: Table
-  /** Whether what the file does not settle is still to be asked. */
-  asks: boolean
+  /** What the file does not settle and is still to be asked. */
+  asks: OpenQuestion[]
   set: (to: Partial<Layout>) => void
 }) {
   const layout = table.layout
   const oneColumn = layout.meanings.includes('AMOUNT') && !layout.meanings.includes('MARK')
-  const markAsked = asks && !table.decimalMarkCertain
-  const orderAsked = asks && !table.dateOrderCertain
+  const markAsked = asks.includes('decimalMark')
+  const orderAsked = asks.includes('dateOrder')
   return (
     <p className="sentence px-6">
       {preview.source === 'XLSX' ? (

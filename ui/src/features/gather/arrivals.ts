@@ -1,7 +1,11 @@
 import { useQueries } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Problem, type Schemas, upload } from '@/api/client'
-import type { Layout, Part, Preview } from './types'
+import type { Layout, Part, Preview, Table } from './types'
+
+/** What a table may leave open, for a person to say. */
+export type OpenQuestion = 'dateOrder' | 'decimalMark'
+const QUESTIONS: OpenQuestion[] = ['dateOrder', 'decimalMark']
 
 /** A file on its way in, with what the person has settled about it. */
 export interface Arrival {
@@ -14,6 +18,8 @@ export interface Arrival {
   /** Account numbers for which no statement is to be made. */
   withoutStatement: string[]
   layout?: Layout
+  /** The questions about the layout that the person has answered. */
+  answered: OpenQuestion[]
   keepLayout: boolean
 }
 
@@ -21,7 +27,15 @@ let count = 0
 
 export const arrivalOf = (file: File, accountId?: string): Arrival => {
   count += 1
-  return { key: `${file.name} ${count}`, file, accountId, chosen: {}, withoutStatement: [], keepLayout: true }
+  return {
+    key: `${file.name} ${count}`,
+    file,
+    accountId,
+    chosen: {},
+    withoutStatement: [],
+    answered: [],
+    keepLayout: true,
+  }
 }
 
 const json = (value: unknown) => new Blob([JSON.stringify(value)], { type: 'application/json' })
@@ -80,15 +94,28 @@ export function takeIn(arrival: Arrival, preview: Preview): Promise<Schemas['Tak
 
 /** Whether everything about a file is settled and there is something to take. */
 export function isReady(arrival: Arrival, preview: Preview | undefined): boolean {
-  if (!preview || preview.problem || preview.parts.length === 0 || isAmbiguous(arrival, preview)) return false
+  if (!preview || preview.problem || preview.parts.length === 0) return false
+  if (preview.table && openQuestions(arrival, preview.table).length > 0) return false
   const settled = preview.parts.every((p) => p.accountId && !p.refusal)
   return settled && preview.parts.some((p) => p.newLines + p.doubtfulLines > 0 || makesStatement(arrival, p))
 }
 
-/** Whether the file itself does not settle how its dates or amounts are written, and nobody has yet. */
-export function isAmbiguous(arrival: Arrival, preview: Preview): boolean {
-  const table = preview.table
-  return !!table && !arrival.layout && !table.remembered && !(table.dateOrderCertain && table.decimalMarkCertain)
+/** What the file itself does not settle of how its dates and amounts are written, and nobody has yet. */
+export function openQuestions(arrival: Arrival, table: Table): OpenQuestion[] {
+  const certain = { dateOrder: table.dateOrderCertain, decimalMark: table.decimalMarkCertain }
+  return QUESTIONS.filter((q) => !table.remembered && !certain[q] && !arrival.answered.includes(q))
+}
+
+/**
+ * The layout after a change by the person. What is still open is left out, so that it is found out again from the
+ * columns as they are read then.
+ */
+export function relaid(arrival: Arrival, table: Table, to: Partial<Layout>): Pick<Arrival, 'layout' | 'answered'> {
+  const known = QUESTIONS.filter((q) => table.remembered || arrival.answered.includes(q) || q in to)
+  const left = openQuestions(arrival, table).filter((q) => !known.includes(q))
+  const layout = { ...table.layout, ...to }
+  for (const question of left) layout[question] = undefined
+  return { layout, answered: known }
 }
 
 /** The files on their way in, each read again whenever something about it is settled. */

@@ -5,4 +5,4 @@ revoke all on flyway_schema_history from yew_app;
 -- A state begins with its line, by a trigger.
 revoke insert on bank_line_state from yew_app;
 grant execute on all functions in schema public to yew_app;
--- tables as of migration 10
+-- tables as of migration 11

@@ -202,6 +202,7 @@ public class ConnectionTest extends AppTest {
     assertTrue(lines > 60, "" + lines);
     assertEquals(done.path("bankOn").asString(), "2026-10-05");
     assertFalse(done.path("apart").isMissingNode());
+    saysTheSameInAlmanacAndOnTheAccountPage(h, done);
     assertEquals(done.path("nextTryAt").asString(), "2026-10-06T04:00:00Z");
     int waiting = waiting(h);
     JsonNode month = h.api().get("/api/gather?month=2026-10").json();
@@ -212,6 +213,20 @@ public class ConnectionTest extends AppTest {
     until(h, "4417", "DONE");
     assertEquals(waiting(h), waiting);
     assertEquals(account(only(h), "4417").path("lastNewLines").asInt(), 0);
+  }
+
+  private static void saysTheSameInAlmanacAndOnTheAccountPage(Household h, JsonNode done) {
+    JsonNode october = h.api().get("/api/almanac?month=2026-10").json().at("/books/0/accounts/0");
+    assertEquals(october.path("source").asString(), "FEED");
+    for (String figure : new String[] {"bankOn", "bankSays", "booksSay", "apart"}) {
+      assertEquals(october.path(figure).asString(), done.path(figure).asString(), figure);
+    }
+    JsonNode september = h.api().get("/api/almanac?month=2026-09").json().at("/books/0/accounts/0");
+    assertEquals(september.path("source").asString(), "TO_COME");
+    JsonNode bank =
+        h.api().get("/api/accounts/" + h.current().id() + "?on=2026-10-05").json().path("bank");
+    assertEquals(bank.path("on").asString(), "2026-10-05");
+    assertEquals(bank.path("apart").asString(), done.path("apart").asString());
   }
 
   @Test

@@ -39,6 +39,29 @@ public class TableFileTest extends BrowserTest {
   }
 
   @Test
+  public void whatTheFileLeavesOpenIsAskedOneByOne() {
+    Page page = signedIn();
+    open(page, "/gather");
+    choose(
+        page,
+        "open.csv",
+        "Date;Text;Amount;Note\n03/04/2026;Ladder;-1.234;a\n05/06/2026;Paint;-2.345;b\n");
+    page.getByLabel("For account").first().fill("Kestrel Current");
+    page.keyboard().press("Enter");
+    assertThat(page.getByLabel("Date order")).hasValue("");
+    assertThat(page.getByLabel("Decimal mark")).hasValue("");
+    page.getByLabel("Meaning of Note").selectOption("REFERENCE");
+    assertThat(page.getByLabel("Date order")).hasValue("");
+    page.getByLabel("Decimal mark").selectOption("COMMA");
+    assertThat(page.getByLabel("Decimal mark")).hasValue("COMMA");
+    assertThat(page.getByLabel("Date order")).hasValue("");
+    assertThat(button(page, "Take in")).isDisabled();
+    page.getByLabel("Date order").selectOption("DAY_MONTH_YEAR");
+    assertThat(page.getByLabel("Meaning of Note")).hasValue("REFERENCE");
+    assertThat(button(page, "Take in 2 lines")).isEnabled();
+  }
+
+  @Test
   public void aFileIsDroppedOntoItsAccount() throws java.io.IOException {
     Page page = signedIn();
     open(page, "/gather");

@@ -20,12 +20,14 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.chart.FactsJson;
 import org.yewledger.app.chart.TaxRateService;
+import org.yewledger.app.connection.FeedBalances;
 import org.yewledger.app.opening.OpeningService;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.app.rules.RuleEntity;
 import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Position;
@@ -38,6 +40,7 @@ import org.yewledger.core.rules.Rule;
 class AccountPageService {
   private final ChartService charts;
   private final AccountBalances balances;
+  private final FeedBalances feeds;
   private final TaxRateService taxRates;
   private final OpeningService openings;
   private final StatementService statements;
@@ -48,6 +51,7 @@ class AccountPageService {
   AccountPageService(
       ChartService charts,
       AccountBalances balances,
+      FeedBalances feeds,
       TaxRateService taxRates,
       OpeningService openings,
       StatementService statements,
@@ -56,6 +60,7 @@ class AccountPageService {
       JdbcClient jdbc) {
     this.charts = charts;
     this.balances = balances;
+    this.feeds = feeds;
     this.taxRates = taxRates;
     this.openings = openings;
     this.statements = statements;
@@ -119,16 +124,29 @@ class AccountPageService {
 
   private @Nullable BankJson bank(Account account) {
     List<StatementEntity> all = account.kind().hasStatements() ? statements.of(account) : List.of();
-    if (all.isEmpty()) {
-      return null;
-    }
-    StatementEntity last = all.getLast();
-    Reconciliation sum = statements.reconciliation(last);
+    return all.isEmpty() ? bankByFeed(account) : bankByStatement(all.getLast(), account);
+  }
+
+  private BankJson bankByStatement(StatementEntity statement, Account account) {
+    Reconciliation sum = statements.reconciliation(statement);
     return new BankJson(
-        last.closesOn(),
+        statement.closesOn(),
         decimal(sum.closingMinor(), account),
         decimal(sum.tickedMinor(), account),
         decimal(sum.differenceMinor(), account));
+  }
+
+  private @Nullable BankJson bankByFeed(Account account) {
+    Balance feed = feeds.last(account.id()).orElse(null);
+    if (feed == null) {
+      return null;
+    }
+    long books = balances.of(account.id(), feed.on()).ownMinor();
+    return new BankJson(
+        feed.on(),
+        decimal(feed.amountMinor(), account),
+        decimal(books, account),
+        decimal(feed.amountMinor() - books, account));
   }
 
   private List<StatementOnPageJson> statementsOf(Account account) {

@@ -25,10 +25,16 @@ final class AlmanacJson {
   enum Source {
     FILE,
     PAPER,
+    /** No statement is in hand; a feed has said a balance on a day of the month. */
+    FEED,
     TO_COME
   }
 
-  /** An account's months, and its figures at the end of the chosen one. */
+  /**
+   * An account's months, and its figures at the end of the chosen one.
+   *
+   * @param bankOn the day of the bank's balance; null where the bank has not said any
+   */
   record AccountRowJson(
       UUID accountId,
       String name,
@@ -36,6 +42,7 @@ final class AlmanacJson {
       String currency,
       List<CellJson> months,
       Source source,
+      @Nullable LocalDate bankOn,
       @Nullable BigDecimal bankSays,
       BigDecimal booksSay,
       @Nullable BigDecimal apart,

@@ -23,10 +23,12 @@ import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.connection.FeedBalances;
 import org.yewledger.app.post.WaitingLines;
 import org.yewledger.app.post.WaitingLines.Waiting;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.setup.SetupService;
+import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amounts;
@@ -45,6 +47,7 @@ class AlmanacService {
   private final AccountStatements accountStatements;
   private final WaitingLines waitingLines;
   private final AccountBalances balances;
+  private final FeedBalances feeds;
   private final SetupService setup;
   private final NextSteps next;
   private final Clock clock;
@@ -55,6 +58,7 @@ class AlmanacService {
       AccountStatements accountStatements,
       WaitingLines waitingLines,
       AccountBalances balances,
+      FeedBalances feeds,
       SetupService setup,
       NextSteps next,
       Clock clock) {
@@ -63,6 +67,7 @@ class AlmanacService {
     this.accountStatements = accountStatements;
     this.waitingLines = waitingLines;
     this.balances = balances;
+    this.feeds = feeds;
     this.setup = setup;
     this.next = next;
     this.clock = clock;
@@ -73,6 +78,7 @@ class AlmanacService {
       YearMonth month,
       List<YearMonth> months,
       Map<UUID, Position> balances,
+      Map<UUID, Balance> feeds,
       List<Waiting> waiting) {
     int waitingOn(Account account) {
       LocalDate end = month.atEndOfMonth();
@@ -96,7 +102,9 @@ class AlmanacService {
     YearMonth month = chosen == null ? working : chosen;
     List<YearMonth> window = window(month, working);
     List<Waiting> waiting = waitingLines.all(chart, bookId);
-    Page page = new Page(month, window, balances.at(month.atEndOfMonth()), waiting);
+    Page page =
+        new Page(month, window, balances.at(month.atEndOfMonth()), feeds.lastIn(month), waiting);
+    NextSteps.Left left = next.left(chart, accounts, waiting);
     List<AccountMonth> now = accounts.stream().map(a -> a.monthly().in(month)).toList();
     return new AlmanacPageJson(
         month,
@@ -111,8 +119,8 @@ class AlmanacService {
             .toList(),
         (int) now.stream().filter(m -> m.state() == State.AGREED).count(),
         (int) now.stream().filter(m -> m.state() != State.NOT_OPEN).count(),
-        next.stations(accounts, working, waiting),
-        next.of(chart, bookId, accounts, month, waiting),
+        left.stations(working),
+        left.next(bookId, month),
         lastGathered(),
         chart.books().findAny().isPresent(),
         setup.missing());
@@ -136,8 +144,7 @@ class AlmanacService {
         .toList();
   }
 
-  private static BookRowsJson book(
-      BookEntity book, List<AccountStatements.Of> accounts, Page page) {
+  private BookRowsJson book(BookEntity book, List<AccountStatements.Of> accounts, Page page) {
     List<AccountStatements.Of> own =
         accounts.stream().filter(a -> a.account().bookId().equals(book.id())).toList();
     var months = new MonthsOfAccounts(own.stream().map(AccountStatements.Of::monthly).toList());
@@ -148,29 +155,51 @@ class AlmanacService {
         own.stream().map(a -> row(a, page)).toList());
   }
 
-  private static AccountRowJson row(AccountStatements.Of of, Page page) {
+  private AccountRowJson row(AccountStatements.Of of, Page page) {
     Account account = of.account();
-    StatementEntity statement = of.closingIn(page.month()).orElse(null);
-    long books = page.balances().getOrDefault(account.id(), Position.EMPTY).ownMinor();
-    Reconciliation sum = statement == null ? null : of.reconciliation(statement);
+    BankAndBooks said = bankAndBooks(of, page);
+    Long apart = said.apartMinor();
     return new AccountRowJson(
         account.id(),
         account.name(),
         of.tail(),
         account.currency().getCode(),
         page.months().stream().map(m -> cell(of, m)).toList(),
-        source(statement),
-        sum == null ? null : decimal(sum.closingMinor(), account),
-        decimal(sum == null ? books : sum.tickedMinor(), account),
-        sum == null ? null : decimal(sum.differenceMinor(), account),
+        said.source(),
+        said.bank() == null ? null : said.bank().on(),
+        said.bank() == null ? null : decimal(said.bank().amountMinor(), account),
+        decimal(said.booksMinor(), account),
+        apart == null ? null : decimal(apart, account),
         page.waitingOn(account));
   }
 
-  private static Source source(@Nullable StatementEntity statement) {
-    if (statement == null) {
-      return Source.TO_COME;
+  /** What bank and books say of an account in a month; the bank may have said nothing. */
+  private record BankAndBooks(Source source, @Nullable Balance bank, long booksMinor) {
+    @Nullable Long apartMinor() {
+      return bank == null ? null : (Long) (bank.amountMinor() - booksMinor);
     }
-    return statement.batchId() == null ? Source.PAPER : Source.FILE;
+  }
+
+  /**
+   * A statement is held against what is ticked for it; where only a feed is, its balance against
+   * the books of that day.
+   */
+  private BankAndBooks bankAndBooks(AccountStatements.Of of, Page page) {
+    UUID account = of.account().id();
+    StatementEntity statement = of.closingIn(page.month()).orElse(null);
+    if (statement != null) {
+      Reconciliation sum = of.reconciliation(statement);
+      return new BankAndBooks(
+          statement.batchId() == null ? Source.PAPER : Source.FILE,
+          new Balance(statement.closesOn(), sum.closingMinor()),
+          sum.tickedMinor());
+    }
+    Balance feed = page.feeds().get(account);
+    if (feed != null) {
+      return new BankAndBooks(Source.FEED, feed, balances.of(account, feed.on()).ownMinor());
+    }
+    long books = page.balances().getOrDefault(account, Position.EMPTY).ownMinor();
+    return new BankAndBooks(Source.TO_COME, null, books);
   }
 
   private static CellJson cell(AccountStatements.Of of, YearMonth month) {

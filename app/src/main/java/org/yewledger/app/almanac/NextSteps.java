@@ -1,11 +1,9 @@
 package org.yewledger.app.almanac;
 
 import jakarta.persistence.EntityManager;
-import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -33,76 +31,86 @@ class NextSteps {
     this.connections = connections;
   }
 
-  StationsJson stations(
-      List<AccountStatements.Of> accounts, YearMonth working, List<Waiting> waiting) {
-    int open = accounts.stream().mapToInt(a -> a.unfinished().size()).sum();
-    return new StationsJson(
-        toCome(accounts, working).size() + doubtful(accounts).size() + connections.ending().size(),
-        waiting.size(),
-        open);
-  }
-
-  private static List<String> toCome(List<AccountStatements.Of> accounts, YearMonth month) {
-    return accounts.stream()
-        .filter(a -> a.monthly().in(month).state() == AccountMonth.State.NO_STATEMENT)
-        .map(a -> a.account().name())
-        .toList();
-  }
-
-  List<NextJson> of(
+  /** All that is left to do, over all months. */
+  record Left(
       Chart chart,
-      @Nullable UUID bookId,
       List<AccountStatements.Of> accounts,
-      YearMonth month,
-      List<Waiting> waiting) {
-    var next = new ArrayList<NextJson>();
-    List<String> unopened =
-        chart
-            .accounts()
-            .filter(a -> bookId == null || a.bookId().equals(bookId))
-            .filter(a -> a.kind().hasOpeningBalance() && !a.group())
-            .filter(a -> a.opensOn() == null && a.closedOn() == null)
-            .map(Account::name)
-            .toList();
-    if (!unopened.isEmpty()) {
-      next.add(new NextJson(Task.OPENING_BALANCE, unopened, unopened.size(), null, null));
+      List<Waiting> waiting,
+      List<String> doubtful,
+      List<ConnectionView.ConsentEnding> ending) {
+
+    /** How much waits at each station of the work path. */
+    StationsJson stations(YearMonth working) {
+      int open = accounts.stream().mapToInt(a -> a.unfinished().size()).sum();
+      int gather = toCome(working).size() + doubtful.size() + ending.size();
+      return new StationsJson(gather, waiting.size(), open);
     }
-    for (ConnectionView.ConsentEnding ending : connections.ending()) {
-      next.add(
-          new NextJson(
-              Task.RENEW_CONSENT, List.of(ending.institution()), ending.daysLeft(), null, null));
-    }
-    List<String> toCome = toCome(accounts, month);
-    if (!toCome.isEmpty()) {
-      next.add(new NextJson(Task.STATEMENTS_TO_COME, toCome, toCome.size(), null, null));
-    }
-    List<String> doubtful = doubtful(accounts);
-    if (!doubtful.isEmpty()) {
-      next.add(
-          new NextJson(
-              Task.DOUBTS, doubtful.stream().distinct().toList(), doubtful.size(), null, null));
-    }
-    addWaiting(next, Task.POST_BY_RULE, waiting, Reason.RULE);
-    addWaiting(next, Task.ANSWER, waiting, Reason.OPEN_QUESTION);
-    for (AccountStatements.Of of : accounts) {
-      for (StatementEntity statement : of.unfinished()) {
-        BigDecimal difference =
-            decimal(of.reconciliation(statement).differenceMinor(), of.account());
+
+    /** The work of a month as a list, in the order of the work path. */
+    List<NextJson> next(@Nullable UUID bookId, YearMonth month) {
+      var next = new ArrayList<NextJson>();
+      addAccounts(next, Task.OPENING_BALANCE, unopened(bookId));
+      for (ConnectionView.ConsentEnding e : ending) {
         next.add(
-            new NextJson(
-                Task.RECONCILE, List.of(of.account().name()), 1, statement.id(), difference));
+            new NextJson(Task.RENEW_CONSENT, List.of(e.institution()), e.daysLeft(), null, null));
+      }
+      addAccounts(next, Task.STATEMENTS_TO_COME, toCome(month));
+      addAccounts(next, Task.DOUBTS, doubtful);
+      addAccounts(next, Task.POST_BY_RULE, waiting(Reason.RULE));
+      addAccounts(next, Task.ANSWER, waiting(Reason.OPEN_QUESTION));
+      for (AccountStatements.Of of : accounts) {
+        for (StatementEntity statement : of.unfinished()) {
+          next.add(reconcile(of, statement));
+        }
+      }
+      return next;
+    }
+
+    private List<String> toCome(YearMonth month) {
+      return accounts.stream()
+          .filter(a -> a.monthly().in(month).state() == AccountMonth.State.NO_STATEMENT)
+          .map(a -> a.account().name())
+          .toList();
+    }
+
+    private List<String> unopened(@Nullable UUID bookId) {
+      return chart
+          .accounts()
+          .filter(a -> bookId == null || a.bookId().equals(bookId))
+          .filter(a -> a.kind().hasOpeningBalance() && !a.group())
+          .filter(a -> a.opensOn() == null && a.closedOn() == null)
+          .map(Account::name)
+          .toList();
+    }
+
+    private List<String> waiting(Reason reason) {
+      return waiting.stream()
+          .filter(w -> w.reason() == reason)
+          .map(w -> w.account().name())
+          .toList();
+    }
+
+    /** One step for all of them: each name once, and how many there are. */
+    private static void addAccounts(List<NextJson> next, Task task, List<String> names) {
+      if (!names.isEmpty()) {
+        List<String> accounts = names.stream().distinct().toList();
+        next.add(new NextJson(task, accounts, names.size(), null, null));
       }
     }
-    return next;
+
+    private static NextJson reconcile(AccountStatements.Of of, StatementEntity statement) {
+      long difference = of.reconciliation(statement).differenceMinor();
+      return new NextJson(
+          Task.RECONCILE,
+          List.of(of.account().name()),
+          1,
+          statement.id(),
+          Amounts.toDecimal(difference, of.account().currency()));
+    }
   }
 
-  private static void addWaiting(
-      List<NextJson> next, Task task, List<Waiting> waiting, Reason reason) {
-    List<Waiting> lines = waiting.stream().filter(w -> w.reason() == reason).toList();
-    if (!lines.isEmpty()) {
-      List<String> names = lines.stream().map(w -> w.account().name()).distinct().toList();
-      next.add(new NextJson(task, names, lines.size(), null, null));
-    }
+  Left left(Chart chart, List<AccountStatements.Of> accounts, List<Waiting> waiting) {
+    return new Left(chart, accounts, waiting, doubtful(accounts), connections.ending());
   }
 
   /** The names of the accounts of doubtful lines, one for each line. */
@@ -118,9 +126,5 @@ class NextSteps {
         .setParameter("doubtful", State.DOUBTFUL)
         .setParameter("accounts", ids)
         .getResultList();
-  }
-
-  private static BigDecimal decimal(long minor, Account account) {
-    return Objects.requireNonNull(Amounts.toDecimal(minor, account.currency()));
   }
 }

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -50,7 +51,8 @@ public class ConnectionView {
   @Transactional(readOnly = true)
   List<ConnectionDetailsJson> all() {
     Chart chart = charts.chart();
-    return connections.all().stream().map(c -> details(c, chart)).toList();
+    Map<UUID, LocalDate> agreedThrough = agreed.byAccount();
+    return connections.all().stream().map(c -> details(c, chart, agreedThrough)).toList();
   }
 
   /** The consents that want to be renewed, the most urgent first. */
@@ -72,7 +74,8 @@ public class ConnectionView {
     return (int) connections.today().until(connection.consentUntil(), ChronoUnit.DAYS);
   }
 
-  private ConnectionDetailsJson details(ConnectionEntity c, Chart chart) {
+  private ConnectionDetailsJson details(
+      ConnectionEntity c, Chart chart, Map<UUID, LocalDate> agreedThrough) {
     return new ConnectionDetailsJson(
         c.id(),
         c.institutionName(),
@@ -84,11 +87,16 @@ public class ConnectionView {
         daysLeft(c),
         needsYou(c),
         ScheduleJson.of(c.schedule()),
-        connections.accountsOf(c.id()).stream().map(a -> account(a, c, chart)).toList());
+        connections.accountsOf(c.id()).stream()
+            .map(a -> account(a, c, chart, agreedThrough))
+            .toList());
   }
 
   private ConnectedAccountJson account(
-      ConnectedAccountEntity a, ConnectionEntity connection, Chart chart) {
+      ConnectedAccountEntity a,
+      ConnectionEntity connection,
+      Chart chart,
+      Map<UUID, LocalDate> agreedThrough) {
     UUID accountId = a.accountId();
     Account account = accountId == null ? null : chart.account(accountId);
     Account suggested = account != null ? account : suggested(a, chart);
@@ -105,7 +113,7 @@ public class ConnectionView {
         account == null ? null : account.name(),
         suggested == null ? null : suggested.id(),
         earliest,
-        suggestedStart(suggested, earliest),
+        suggestedStart(suggested, earliest, agreedThrough),
         a.startOn(),
         a.phase(),
         a.linesSoFar(),
@@ -120,13 +128,14 @@ public class ConnectionView {
   }
 
   /** The first day that the books still need: what is agreed is not fetched again. */
-  private LocalDate suggestedStart(@Nullable Account account, LocalDate earliest) {
+  private static LocalDate suggestedStart(
+      @Nullable Account account, LocalDate earliest, Map<UUID, LocalDate> agreedThrough) {
     if (account == null) {
       return earliest;
     }
-    LocalDate agreedThrough = agreed.byAccount().get(account.id());
+    LocalDate agreedOn = agreedThrough.get(account.id());
     LocalDate opensOn = account.opensOn();
-    return Stream.of(earliest, opensOn, agreedThrough == null ? null : agreedThrough.plusDays(1))
+    return Stream.of(earliest, opensOn, agreedOn == null ? null : agreedOn.plusDays(1))
         .filter(Objects::nonNull)
         .max(Comparator.naturalOrder())
         .orElse(earliest);

@@ -53,6 +53,7 @@ class SyncService {
   private final GatherService gather;
   private final OpeningService openings;
   private final ChartService charts;
+  private final FeedBalances balances;
   private final Secrets secrets;
   private final Clock clock;
 
@@ -63,6 +64,7 @@ class SyncService {
       GatherService gather,
       OpeningService openings,
       ChartService charts,
+      FeedBalances balances,
       Secrets secrets,
       Clock clock) {
     this.entities = entities;
@@ -71,6 +73,7 @@ class SyncService {
     this.gather = gather;
     this.openings = openings;
     this.charts = charts;
+    this.balances = balances;
     this.secrets = secrets;
     this.clock = clock;
   }
@@ -217,6 +220,7 @@ class SyncService {
     int newLines = gather.takeFeedIn(account, statement, origin);
     if (balance != null) {
       connected.bankSays(balance.amountMinor(), balance.on());
+      balances.keep(run.accountId(), balance);
     }
     connected.done(newLines, clock.instant(), today(), next);
   }

@@ -94,7 +94,8 @@ class FileReading {
             : Table.parse(upload.bytes(), said.reading());
     List<Remembered> fitting =
         kept.stream().filter(k -> k.headerKey().equals(cells.headerKey())).toList();
-    Route route = chosen != null ? chosen : route(chart, cells, fitting).orElse(null);
+    TableDetection detected = TableDetection.of(cells);
+    Route route = chosen != null ? chosen : route(chart, cells, detected, fitting).orElse(null);
     Optional<Remembered> ofAccount =
         fitting.stream()
             .filter(k -> route == null || k.accountId().equals(route.account().id()))
@@ -103,7 +104,8 @@ class FileReading {
     LayoutJson layout = said != null ? said : ofAccount.map(Remembered::layout).orElse(null);
     Account account = route == null ? null : route.account();
     StatementReading reading =
-        StatementReading.of(cells, account, layout, said == null && ofAccount.isPresent());
+        StatementReading.of(
+            cells, detected, account, layout, said == null && ofAccount.isPresent());
     List<Part> parts = reading.statements().stream().map(s -> new Part(s, route)).toList();
     return new FileRead(reading, parts, route);
   }
@@ -133,8 +135,9 @@ class FileReading {
   }
 
   /** By the number in the file; else the only account for which such a table was read before. */
-  private Optional<Route> route(Chart chart, Table cells, List<Remembered> fitting) {
-    Optional<Route> byNumber = routing.of(chart, number(cells), null);
+  private Optional<Route> route(
+      Chart chart, Table cells, TableDetection detected, List<Remembered> fitting) {
+    Optional<Route> byNumber = routing.of(chart, number(cells, detected), null);
     if (byNumber.isPresent()) {
       return byNumber;
     }
@@ -150,8 +153,8 @@ class FileReading {
         : Optional.empty();
   }
 
-  private static String number(Table cells) {
-    int column = TableDetection.of(cells).layout().indexOf(Meaning.ACCOUNT);
+  private static String number(Table cells, TableDetection detected) {
+    int column = detected.layout().indexOf(Meaning.ACCOUNT);
     return column < 0 || cells.data().isEmpty()
         ? cells.numberAbove()
         : cells.data().getFirst().cells().get(column).replaceAll("[ .\\-]", "");

@@ -73,8 +73,11 @@ record StatementReading(
    * @param layout as the person settled it or as it is remembered; null to take the detected one
    */
   static StatementReading of(
-      Table cells, @Nullable Account account, @Nullable LayoutJson layout, boolean remembered) {
-    TableDetection detected = TableDetection.of(cells);
+      Table cells,
+      TableDetection detected,
+      @Nullable Account account,
+      @Nullable LayoutJson layout,
+      boolean remembered) {
     TableLayout readBy = layout == null ? detected.layout() : layout.over(detected.layout());
     if (account == null) {
       return new StatementReading(

@@ -1,0 +1,70 @@
+package org.yewledger.app.connection;
+
+import java.sql.Date;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.YearMonth;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.core.gather.BankStatement.Balance;
+
+/** What feeds have said stands on the accounts, kept day by day. */
+@Component
+public class FeedBalances {
+  private final JdbcClient jdbc;
+
+  FeedBalances(JdbcClient jdbc) {
+    this.jdbc = jdbc;
+  }
+
+  /** Keeps a balance as the last word of its day. */
+  @Transactional
+  void keep(UUID accountId, Balance balance) {
+    jdbc.sql(
+            """
+            insert into feed_balance (household_id, account_id, on_day, amount_minor)
+            values (current_household(), ?, ?, ?)
+            on conflict (household_id, account_id, on_day) do update set amount_minor = excluded.amount_minor\
+            """)
+        .params(accountId, Date.valueOf(balance.on()), balance.amountMinor())
+        .update();
+  }
+
+  /** The last one of an account; empty if no feed has said any. */
+  @Transactional(readOnly = true)
+  public Optional<Balance> last(UUID accountId) {
+    return jdbc.sql(
+            """
+            select on_day, amount_minor from feed_balance
+             where account_id = ? order by on_day desc limit 1\
+            """)
+        .param(accountId)
+        .query((row, no) -> balance(row))
+        .optional();
+  }
+
+  /** The last one within a month, by account; accounts without one are missing. */
+  @Transactional(readOnly = true)
+  public Map<UUID, Balance> lastIn(YearMonth month) {
+    var balances = new HashMap<UUID, Balance>();
+    jdbc.sql(
+            """
+            select distinct on (account_id) account_id, on_day, amount_minor from feed_balance
+             where on_day between ? and ? order by account_id, on_day desc\
+            """)
+        .params(Date.valueOf(month.atDay(1)), Date.valueOf(month.atEndOfMonth()))
+        .query(row -> {
+          balances.put(row.getObject("account_id", UUID.class), balance(row));
+        });
+    return balances;
+  }
+
+  private static Balance balance(ResultSet row) throws SQLException {
+    return new Balance(row.getDate("on_day").toLocalDate(), row.getLong("amount_minor"));
+  }
+}
