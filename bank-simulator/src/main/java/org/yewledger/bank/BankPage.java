@@ -8,7 +8,7 @@ final class BankPage {
       """
       <!doctype html>
       <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">
-      %s<title>%s</title>
+      <link rel="icon" href="data:,">%s<title>%s</title>
       <link rel="stylesheet" href="/bank.css"></head>
       <body><header>%s<span>stand-in bank</span></header><main><h1>%s</h1>%s</main></body></html>
       """;

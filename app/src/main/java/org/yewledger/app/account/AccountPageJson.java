@@ -15,7 +15,8 @@ import org.yewledger.core.ledger.AccountKind;
  *
  * @param base the balance in the book's currency
  * @param seen what of the balance the bank has confirmed; {@code open} is the rest
- * @param bank what the bank said last, by a statement or else by a feed; null if by neither
+ * @param bank what the bank says in the month of the day, by a statement or else by a feed, or what
+ *     it said last; null if it never did
  * @param balances the balance after each day on which it changed, over twelve months
  * @param whyNotDeleted why it cannot be deleted; empty if it can
  */

@@ -3,6 +3,7 @@ package org.yewledger.app.account;
 import java.math.BigDecimal;
 import java.sql.Date;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -103,7 +104,7 @@ class AccountPageService {
         Amounts.toDecimal(position.baseMinor(), book.currency()),
         decimal(seen, account),
         decimal(position.ownMinor() - seen, account),
-        bank(account),
+        bank(account, on),
         opening(account, chart),
         days(account, on),
         all,
@@ -122,9 +123,25 @@ class AccountPageService {
         .orElse(null);
   }
 
-  private @Nullable BankJson bank(Account account) {
+  /** In the month of the day a statement first, then a feed; without either what was said last. */
+  private @Nullable BankJson bank(Account account, LocalDate on) {
     List<StatementEntity> all = account.kind().hasStatements() ? statements.of(account) : List.of();
-    return all.isEmpty() ? bankByFeed(account) : bankByStatement(all.getLast(), account);
+    YearMonth month = YearMonth.from(on);
+    StatementEntity ofMonth =
+        all.stream()
+            .filter(s -> YearMonth.from(s.closesOn()).equals(month))
+            .reduce((earlier, later) -> later)
+            .orElse(null);
+    if (ofMonth != null) {
+      return bankByStatement(ofMonth, account);
+    }
+    Balance feed = feeds.lastIn(month).get(account.id());
+    if (feed != null) {
+      return bankByFeed(feed, account);
+    }
+    return all.isEmpty()
+        ? feeds.last(account.id()).map(last -> bankByFeed(last, account)).orElse(null)
+        : bankByStatement(all.getLast(), account);
   }
 
   private BankJson bankByStatement(StatementEntity statement, Account account) {
@@ -136,11 +153,7 @@ class AccountPageService {
         decimal(sum.differenceMinor(), account));
   }
 
-  private @Nullable BankJson bankByFeed(Account account) {
-    Balance feed = feeds.last(account.id()).orElse(null);
-    if (feed == null) {
-      return null;
-    }
+  private BankJson bankByFeed(Balance feed, Account account) {
     long books = balances.of(account.id(), feed.on()).ownMinor();
     return new BankJson(
         feed.on(),
