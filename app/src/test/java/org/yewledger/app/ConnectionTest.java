@@ -4,164 +4,14 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.time.Clock;
-import java.time.Instant;
-import java.time.ZoneOffset;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.TestConfiguration;
-import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Import;
-import org.springframework.context.annotation.Primary;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.test.context.DynamicPropertyRegistry;
-import org.springframework.test.context.DynamicPropertySource;
-import org.testng.annotations.AfterClass;
-import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
-import org.yewledger.bank.BankSimulator;
 import tools.jackson.databind.JsonNode;
 
 /** Connections against the stand-in banks: consent, mapping, fetching, faults, renewing. */
-@Import(ConnectionTest.FifthOfOctober.class)
-public class ConnectionTest extends AppTest {
-  private static final String NONE =
-      "{\"slowMillis\":0,\"tooMany\":0,\"errors\":0,\"unreleased\":false,\"changedText\":false,\"lateLine\":false}";
-  private static ServletWebServerApplicationContext banks;
-  private static String bankUrl;
-
-  /** The application and the banks live on the same day, which stands still. */
-  @TestConfiguration
-  static class FifthOfOctober {
-    @Bean
-    @Primary
-    Clock fifthOfOctober() {
-      return Clock.fixed(Instant.parse("2026-10-05T12:00:00Z"), ZoneOffset.UTC);
-    }
-  }
-
+public class ConnectionTest extends BankingTest {
   @Autowired private JdbcClient jdbc;
-  private final HttpClient http = HttpClient.newHttpClient();
-
-  @DynamicPropertySource
-  static void bank(DynamicPropertyRegistry properties) {
-    banks =
-        (ServletWebServerApplicationContext)
-            BankSimulator.start("--server.port=0", "--bank.today=2026-10-05");
-    bankUrl = "http://127.0.0.1:" + banks.getWebServer().getPort();
-    properties.add("yew.bank.url", () -> bankUrl);
-    properties.add("yew.jobs", () -> "true");
-  }
-
-  @AfterClass(alwaysRun = true)
-  void stopBanks() {
-    banks.close();
-  }
-
-  @BeforeMethod
-  void noFaults() throws Exception {
-    fault(NONE);
-  }
-
-  private HttpResponse<String> bank(String path, String type, String method, String body)
-      throws Exception {
-    return http.send(
-        HttpRequest.newBuilder(URI.create(path.startsWith("http") ? path : bankUrl + path))
-            .header("Content-Type", type)
-            .method(method, HttpRequest.BodyPublishers.ofString(body))
-            .build(),
-        HttpResponse.BodyHandlers.ofString());
-  }
-
-  private void fault(String switches) throws Exception {
-    bank("/faults/harbour-bank", "application/json", "PUT", switches);
-  }
-
-  private String consentAt(String page) throws Exception {
-    String form = "application/x-www-form-urlencoded";
-    bank(page + "/sign-in", form, "POST", "user=wren&password=tidewrack");
-    Matcher code =
-        Pattern.compile("<b>(\\d{6})</b>").matcher(bank("/phone", "text/plain", "GET", "").body());
-    assertTrue(code.find());
-    return bank(page + "/code", form, "POST", "code=" + code.group(1))
-        .headers()
-        .firstValue("Location")
-        .orElseThrow();
-  }
-
-  private static void back(Household h, String location) {
-    URI uri = URI.create(location);
-    String id = uri.getPath().substring(uri.getPath().lastIndexOf('/') + 1);
-    String state = uri.getQuery().replaceAll(".*state=([^&]*).*", "$1");
-    Api.Answer returned =
-        h.api().post("/api/connections/" + id + "/returned", "{\"state\":\"" + state + "\"}");
-    assertEquals(returned.status(), 204, returned.json().toString());
-  }
-
-  private JsonNode connected(Household h) throws Exception {
-    Api.Answer asked =
-        h.api()
-            .post(
-                "/api/connections",
-                """
-                {"institutionId":"harbour-bank","schedule":{"at":"06:00","zone":"Europe/Amsterdam"}}\
-                """);
-    assertEquals(asked.status(), 201, asked.json().toString());
-    back(h, consentAt(asked.json().path("goTo").asString()));
-    return only(h);
-  }
-
-  private static JsonNode only(Household h) {
-    return h.api().get("/api/connections").json().get(0);
-  }
-
-  private static JsonNode account(JsonNode connection, String number) {
-    for (JsonNode account : connection.path("accounts")) {
-      if (account.path("number").asString().endsWith(number)) {
-        return account;
-      }
-    }
-    throw new AssertionError("no " + number);
-  }
-
-  private static int map(Household h, JsonNode connection, String account) {
-    return h.api()
-        .put(
-            "/api/connections/" + connection.path("id").asString() + "/accounts",
-            "{\"accounts\":[" + account + "]}")
-        .status();
-  }
-
-  private static String toCurrent(Household h, JsonNode connection, String startOn) {
-    return "{\"connectedId\":\"%s\",\"accountId\":\"%s\",\"startOn\":\"%s\"}"
-        .formatted(account(connection, "4417").path("id").asString(), h.current().id(), startOn);
-  }
-
-  private static JsonNode until(Household h, String number, String phase) throws Exception {
-    for (int i = 0; i < 200; i++) {
-      JsonNode account = account(only(h), number);
-      if (account.path("phase").asString().equals(phase)) {
-        return account;
-      }
-      Thread.sleep(100);
-    }
-    throw new AssertionError("not " + phase + ": " + only(h));
-  }
-
-  private static void again(Household h) {
-    String id = only(h).path("id").asString();
-    assertEquals(h.api().post("/api/connections/" + id + "/sync", "").status(), 204);
-  }
-
-  private static int waiting(Household h) {
-    return h.api().get("/api/waiting-lines").json().path("count").asInt();
-  }
 
   @Test
   public void banksAreFoundByAnyPartAndToldApart() {
@@ -233,11 +83,11 @@ public class ConnectionTest extends AppTest {
   public void aLateLineAndAChangedTextComeOutRight() throws Exception {
     Household h = found("late");
     JsonNode connection = connected(h);
-    fault(NONE.replace("\"lateLine\":false", "\"lateLine\":true"));
+    fault(NO_FAULTS.replace("\"lateLine\":false", "\"lateLine\":true"));
     map(h, connection, toCurrent(h, connection, "2026-08-01"));
     until(h, "4417", "DONE");
     int before = waiting(h);
-    fault(NONE.replace("\"changedText\":false", "\"changedText\":true"));
+    fault(NO_FAULTS.replace("\"changedText\":false", "\"changedText\":true"));
     again(h);
     JsonNode done = until(h, "4417", "DONE");
     assertEquals(done.path("lastNewLines").asInt(), 1);
@@ -248,12 +98,12 @@ public class ConnectionTest extends AppTest {
   public void faultsAreToldWithTheNextTryAndOvercome() throws Exception {
     Household h = found("faults");
     JsonNode connection = connected(h);
-    fault(NONE.replace("\"unreleased\":false", "\"unreleased\":true"));
+    fault(NO_FAULTS.replace("\"unreleased\":false", "\"unreleased\":true"));
     map(h, connection, toCurrent(h, connection, "2026-08-01"));
     JsonNode unreleased = until(h, "4417", "WAITING");
     assertTrue(unreleased.path("problem").asString().contains("not released this account yet"));
     assertEquals(unreleased.path("nextTryAt").asString(), "2026-10-05T12:01:00Z");
-    fault(NONE.replace("\"tooMany\":0", "\"tooMany\":1"));
+    fault(NO_FAULTS.replace("\"tooMany\":0", "\"tooMany\":1"));
     again(h);
     JsonNode waiting = until(h, "4417", "WAITING");
     assertTrue(waiting.path("problem").asString().contains("left alone"), waiting.toString());

@@ -1,9 +1,7 @@
 package org.yewledger.bank;
 
-import java.time.Clock;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -40,16 +38,16 @@ class BankHistory {
       String type,
       boolean pending) {}
 
-  private final Clock clock;
+  private final BankClock clock;
   private YearMonth madeThrough = AldercottYear.FIRST.minusMonths(1);
   private List<Happening> happenings = List.of();
 
-  BankHistory(Clock clock) {
+  BankHistory(BankClock clock) {
     this.clock = clock;
   }
 
   LocalDate today() {
-    return LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
+    return clock.today();
   }
 
   static ChartAccount account(String name) {

@@ -1,9 +1,5 @@
 package org.yewledger.bank;
 
-import java.time.Clock;
-import java.time.LocalDate;
-import java.time.ZoneOffset;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.SpringBootConfiguration;
 import org.springframework.boot.autoconfigure.ImportAutoConfiguration;
 import org.springframework.boot.autoconfigure.context.PropertyPlaceholderAutoConfiguration;
@@ -14,7 +10,6 @@ import org.springframework.boot.tomcat.autoconfigure.servlet.TomcatServletWebSer
 import org.springframework.boot.webmvc.autoconfigure.DispatcherServletAutoConfiguration;
 import org.springframework.boot.webmvc.autoconfigure.WebMvcAutoConfiguration;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.ComponentScan;
 
 /**
@@ -32,16 +27,6 @@ import org.springframework.context.annotation.ComponentScan;
   WebMvcAutoConfiguration.class
 })
 public class BankSimulator {
-
-  /** The clock by which lines are booked; it stands still where a day is set. */
-  @Bean
-  Clock bankClock(@Value("${bank.today}") String today) {
-    return today.isEmpty()
-        ? Clock.systemUTC()
-        : Clock.fixed(
-            LocalDate.parse(today).atTime(12, 0).toInstant(ZoneOffset.UTC), ZoneOffset.UTC);
-  }
-
   /** Starts the banks with settings of the caller's own, such as {@code --server.port=0}. */
   public static ConfigurableApplicationContext start(String... settings) {
     // Its own name, since an application started beside it has an application.yaml too.

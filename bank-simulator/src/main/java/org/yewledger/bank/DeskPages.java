@@ -2,7 +2,9 @@ package org.yewledger.bank;
 
 import static org.yewledger.bank.BankPage.text;
 
+import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -16,15 +18,24 @@ import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.bank.Consents.Consent;
 import org.yewledger.bank.Faults.Switches;
 
-/** What a person with the stand-in on the desk sees: the phone, and the switches for faults. */
+/**
+ * What a person with the stand-in on the desk sees: the phone, the day, and the switches for
+ * faults.
+ */
 @RestController
 class DeskPages {
+  private static final int MOST_DAYS = 366;
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
+
   private final Consents consents;
   private final Faults faults;
+  private final BankClock clock;
 
-  DeskPages(Consents consents, Faults faults) {
+  DeskPages(Consents consents, Faults faults, BankClock clock) {
     this.consents = consents;
     this.faults = faults;
+    this.clock = clock;
   }
 
   @GetMapping(path = "/phone", produces = MediaType.TEXT_HTML_VALUE)
@@ -46,8 +57,24 @@ class DeskPages {
   String faultsPage() {
     String inside =
         "<p>Messages of the banks are on the <a href=\"/phone\">phone</a>.</p>"
+            + today()
             + Institution.ALL.stream().map(this::row).collect(Collectors.joining());
     return BankPage.of("Banks", "What goes wrong", inside);
+  }
+
+  private String today() {
+    return """
+    <form class="faults" method="post" action="/days"><h2>Today is %s at the banks</h2>
+    <label>move on by days <input name="count" inputmode="numeric" value="1"></label><button>Move on</button></form>
+    """
+        .formatted(DAY.format(clock.today()));
+  }
+
+  /** Lets days go by, so that what is pending is booked and consents come to their end. */
+  @PostMapping("/days")
+  ResponseEntity<Void> moveOn(@RequestParam int count) {
+    clock.moveOn(Math.clamp(count, 0, MOST_DAYS));
+    return ResponseEntity.status(303).header("Location", "/").build();
   }
 
   @PostMapping("/faults/{institution}")

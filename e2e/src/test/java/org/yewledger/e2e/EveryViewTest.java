@@ -3,6 +3,7 @@ package org.yewledger.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -73,25 +74,34 @@ public class EveryViewTest extends BrowserTest {
     assertEquals(complaints(), List.of());
   }
 
-  @DataProvider
-  Object[][] widths() {
-    return new Object[][] {{1280}, {900}};
+  /** A check that has never failed says nothing. */
+  @Test
+  public void theCheckFindsWhatIsWrong() {
+    Page page = signedIn();
+    page.evaluate("() => document.querySelector('main').append(document.createElement('input'))");
+    AssertionError found =
+        expectThrows(
+            AssertionError.class, () -> assertNoViolations(page, "a field without a name"));
+    assertTrue(found.getMessage().contains("label at"), found.getMessage());
   }
 
-  @Test(dataProvider = "widths")
-  public void doesNotScrollSideways(int width) {
-    Page page = signedIn(width, 800, ColorScheme.LIGHT);
+  @Test
+  public void doesNotScrollSideways() {
+    Page page = signedIn();
     eachView(
         page,
         view -> {
-          Object beyond =
-              page.evaluate(
-                  "() => Math.max(0, ...[document.documentElement,"
-                      + " ...document.querySelectorAll('main, .scroll, .insp, .top, .sub')].map(e"
-                      + " => e.scrollWidth - e.clientWidth))");
-          assertTrue(
-              ((Number) beyond).intValue() <= 1,
-              view + " is " + beyond + " px too wide at " + width);
+          for (int width : new int[] {900, 1280}) {
+            page.setViewportSize(width, 800);
+            Object beyond =
+                page.evaluate(
+                    "() => Math.max(0, ...[document.documentElement,"
+                        + " ...document.querySelectorAll('main, .scroll, .insp, .top, .sub')].map(e"
+                        + " => e.scrollWidth - e.clientWidth))");
+            assertTrue(
+                ((Number) beyond).intValue() <= 1,
+                view + " is " + beyond + " px too wide at " + width);
+          }
         });
   }
 
