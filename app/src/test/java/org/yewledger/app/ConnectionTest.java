@@ -135,6 +135,26 @@ public class ConnectionTest extends BankingTest {
     assertEquals(waiting(h), lines);
   }
 
+  /** As after the key of the installation was changed. */
+  @Test
+  public void aConsentThatCannotBeReadAnyMoreAsksForThePerson() throws Exception {
+    Household h = found("unreadable");
+    JsonNode connection = connected(h);
+    map(h, connection, toCurrent(h, connection, "2026-09-20"));
+    until(h, "4417", "DONE");
+    founding.as(
+        h.owner(),
+        () ->
+            jdbc.sql("update bank_connection set consent = 'bm90IHRoZSBjb25zZW50IGF0IGFsbA=='")
+                .update());
+    again(h);
+    JsonNode stopped = until(h, "4417", "STOPPED");
+    assertTrue(stopped.path("problem").asString().contains("cannot be read any more"));
+    assertEquals(only(h).path("status").asString(), "NEEDS_CONSENT");
+    String id = connection.path("id").asString();
+    assertEquals(h.api().delete("/api/connections/" + id).status(), 204);
+  }
+
   @Test
   public void aNewAccountOpensWithWhatBankAndLinesMakeAndBooksAgreeOncePosted() throws Exception {
     Household h = found("new account");

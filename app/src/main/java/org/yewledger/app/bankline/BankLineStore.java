@@ -34,6 +34,9 @@ public class BankLineStore {
    * @return the new lines' ids, in the order of the arrivals
    */
   public List<UUID> add(BatchEntity batch, List<Arrival> arrivals) {
+    if (arrivals.isEmpty()) {
+      return List.of();
+    }
     entities.flush();
     List<NewLine> lines = arrivals.stream().map(a -> new NewLine(Ids.next(), a)).toList();
     entities

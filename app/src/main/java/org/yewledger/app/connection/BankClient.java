@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
@@ -29,12 +30,14 @@ class BankClient {
   private static final int ASKED_PER_DAY = 4;
 
   private final RestClient http;
+  private final URI base;
 
   BankClient(RestClient.Builder builder, @Value("${yew.bank.url}") String url) {
     var requests =
         new JdkClientHttpRequestFactory(
             java.net.http.HttpClient.newBuilder().connectTimeout(CONNECT).build());
     requests.setReadTimeout(READ);
+    this.base = URI.create(url);
     this.http =
         builder
             .baseUrl(url)
@@ -80,44 +83,79 @@ class BankClient {
   }
 
   List<BankWire.Account> accounts(String institution, String consent) {
-    return get(BankWire.Accounts.class, consent, "/{i}/v1/accounts?withBalance=true", institution)
-        .accounts();
+    List<BankWire.Account> accounts =
+        said(
+            get(BankWire.Accounts.class, consent, "/{i}/v1/accounts?withBalance=true", institution)
+                .accounts());
+    accounts.forEach(account -> {
+      said(account.resourceId());
+      said(account.currency());
+    });
+    return accounts;
   }
 
   List<BankWire.Balance> balances(String institution, String consent, String account) {
-    return get(
-            BankWire.Balances.class, consent, "/{i}/v1/accounts/{a}/balances", institution, account)
-        .balances();
+    return said(
+        get(BankWire.Balances.class, consent, "/{i}/v1/accounts/{a}/balances", institution, account)
+            .balances());
   }
 
   /** The first page of an account's transactions from a day on. */
   BankWire.Page transactions(String institution, String consent, String account, LocalDate from) {
-    return get(
-            BankWire.Transactions.class,
-            consent,
-            "/{i}/v1/accounts/{a}/transactions?bookingStatus=both&dateFrom={d}",
-            institution,
-            account,
-            from)
-        .transactions();
+    return said(
+        get(
+                BankWire.Transactions.class,
+                consent,
+                "/{i}/v1/accounts/{a}/transactions?bookingStatus=both&dateFrom={d}",
+                institution,
+                account,
+                from)
+            .transactions());
   }
 
-  /** The page behind another one; empty at the last. */
+  /**
+   * The page behind another one; empty at the last. The consent goes to the bank's own address
+   * only, wherever the link points.
+   */
   Optional<BankWire.Page> next(BankWire.Page page, String consent) {
     BankWire.Href next = page.links() == null ? null : page.links().get("next");
-    return next == null
-        ? Optional.empty()
-        : Optional.of(get(BankWire.Transactions.class, consent, next.href()).transactions());
+    if (next == null) {
+      return Optional.empty();
+    }
+    URI link;
+    try {
+      link = base.resolve(said(next.href()));
+    } catch (IllegalArgumentException e) {
+      throw unreadable();
+    }
+    if (!Objects.equals(link.getAuthority(), base.getAuthority())
+        || !Objects.equals(link.getScheme(), base.getScheme())) {
+      throw new BankProblem(
+          BankProblem.Kind.FATAL, "The bank sends on to an address that is not its own.", null);
+    }
+    BankWire.Transactions answer =
+        asked(() ->
+            identified(http.get().uri(link), consent).retrieve().body(BankWire.Transactions.class));
+    return Optional.of(said(answer.transactions()));
   }
 
   private <T> T get(Class<T> type, String consent, String path, Object... variables) {
-    return asked(() ->
-        http.get()
-            .uri(path, variables)
-            .header("Consent-ID", consent)
-            .header("X-Request-ID", UUID.randomUUID().toString())
-            .retrieve()
-            .body(type));
+    return asked(() -> identified(http.get().uri(path, variables), consent).retrieve().body(type));
+  }
+
+  private static RestClient.RequestHeadersSpec<?> identified(
+      RestClient.RequestHeadersSpec<?> request, String consent) {
+    return request
+        .header("Consent-ID", consent)
+        .header("X-Request-ID", UUID.randomUUID().toString());
+  }
+
+  /** What the standard says is always there, and some bank may leave out all the same. */
+  private static <T> T said(@Nullable T value) {
+    if (value == null) {
+      throw unreadable();
+    }
+    return value;
   }
 
   private static <T> T asked(Supplier<@Nullable T> request) {

@@ -39,6 +39,7 @@ class ConnectionService {
   private final ChartService charts;
   private final AccountMapping mapped;
   private final Secrets secrets;
+  private final KeptConsents consents;
   private final AuditTrail audit;
   private final Clock clock;
 
@@ -49,6 +50,7 @@ class ConnectionService {
       ChartService charts,
       AccountMapping mapped,
       Secrets secrets,
+      KeptConsents consents,
       AuditTrail audit,
       Clock clock) {
     this.entities = entities;
@@ -57,6 +59,7 @@ class ConnectionService {
     this.charts = charts;
     this.mapped = mapped;
     this.secrets = secrets;
+    this.consents = consents;
     this.audit = audit;
     this.clock = clock;
   }
@@ -159,7 +162,7 @@ class ConnectionService {
     if (connection.status() == Status.ACTIVE) {
       return;
     }
-    String consent = secrets.decrypt(connection.consent());
+    String consent = consents.of(connection);
     BankWire.Consent given = bank.consent(connection.institutionId(), consent);
     if (!given.consentStatus().equals("valid")) {
       throw Refusal.of(
@@ -233,7 +236,7 @@ class ConnectionService {
     }
     audit.write("disconnect", "connection", id, connection.institutionName(), null);
     try {
-      bank.endConsent(connection.institutionId(), secrets.decrypt(connection.consent()));
+      bank.endConsent(connection.institutionId(), consents.of(connection));
     } catch (BankProblem e) {
       // The consent ends by itself; nothing here uses it any more.
       return;

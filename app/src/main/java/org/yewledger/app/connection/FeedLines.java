@@ -3,6 +3,7 @@ package org.yewledger.app.connection;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Objects;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
@@ -10,13 +11,20 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.money.Amounts;
+import org.yewledger.formats.Excerpt;
 
 /** Transactions of a feed as bank lines. */
 final class FeedLines {
+  /** As the standard writes amounts; anything else, such as 1E999, is not let near a number. */
+  private static final Pattern AMOUNT = Pattern.compile("[+-]?\\d{1,15}(\\.\\d{1,6})?");
+
+  private static final Pattern CONTROLS = Pattern.compile("\\p{Cntrl}+");
+
   private FeedLines() {}
 
   /**
    * @param today stands in where a pending line has no date yet
+   * @throws BankProblem if the line has no amount, or is booked and has no date
    */
   static BankLine line(
       BankWire.Transaction t, CurrencyUnit currency, boolean pending, LocalDate today) {
@@ -25,9 +33,10 @@ final class FeedLines {
     String memo = text(t.remittanceInformationUnstructured());
     String reference = text(t.entryReference());
     LocalDate booked =
-        t.bookingDate() != null
-            ? t.bookingDate()
-            : Objects.requireNonNullElse(t.valueDate(), today);
+        Stream.of(t.bookingDate(), t.valueDate(), pending ? today : null)
+            .filter(Objects::nonNull)
+            .findFirst()
+            .orElseThrow(() -> fault("The bank sends a booked line without a date."));
     return new BankLine(
         booked,
         t.valueDate(),
@@ -45,27 +54,35 @@ final class FeedLines {
   /** The booked balance of today; null if the bank does not say it. */
   static @Nullable Long booked(Iterable<BankWire.Balance> balances, CurrencyUnit currency) {
     for (BankWire.Balance balance : balances) {
-      if (balance.balanceType().equals("closingBooked")
-          || balance.balanceType().equals("interimBooked")) {
+      if ("closingBooked".equals(balance.balanceType())
+          || "interimBooked".equals(balance.balanceType())) {
         return minor(balance.balanceAmount(), currency);
       }
     }
     return null;
   }
 
-  static long minor(BankWire.Money money, CurrencyUnit currency) {
+  static long minor(BankWire.@Nullable Money money, CurrencyUnit currency) {
+    if (money == null || money.amount() == null || money.currency() == null) {
+      throw fault("The bank sends a line or a balance without an amount.");
+    }
     if (!money.currency().equals(currency.getCode())) {
-      throw new BankProblem(
-          BankProblem.Kind.FATAL,
+      throw fault(
           "The bank sends amounts in %s for an account in %s."
-              .formatted(money.currency(), currency),
-          null);
+              .formatted(Excerpt.of(money.currency()), currency));
+    }
+    if (!AMOUNT.matcher(money.amount()).matches()) {
+      throw fault("The bank sends %s for an amount.".formatted(Excerpt.of(money.amount())));
     }
     try {
       return Amounts.toMinor(new BigDecimal(money.amount()), currency);
-    } catch (NumberFormatException | Refusal e) {
-      throw new BankProblem(BankProblem.Kind.FATAL, "The bank sends amounts that are none.", null);
+    } catch (Refusal e) {
+      throw fault("The bank sends an amount that cannot be: " + e.getMessage());
     }
+  }
+
+  private static BankProblem fault(String message) {
+    return new BankProblem(BankProblem.Kind.FATAL, message, null);
   }
 
   private static String raw(BankWire.Transaction t) {
@@ -79,11 +96,11 @@ final class FeedLines {
             t.remittanceInformationUnstructured(),
             t.entryReference())
         .filter(Objects::nonNull)
-        .map(Object::toString)
+        .map(part -> text(part.toString()))
         .collect(Collectors.joining(" | "));
   }
 
   private static String text(@Nullable String text) {
-    return text == null ? "" : text;
+    return text == null ? "" : CONTROLS.matcher(text).replaceAll(" ").strip();
   }
 }

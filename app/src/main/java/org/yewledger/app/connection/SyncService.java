@@ -22,7 +22,6 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.ConnectionEntity.Status;
 import org.yewledger.app.gather.GatherService;
 import org.yewledger.app.opening.OpeningService;
-import org.yewledger.app.platform.Secrets;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
@@ -45,6 +44,9 @@ class SyncService {
   /** Banks deliver lines late and with changed texts; so far back every refresh looks again. */
   private static final int DAYS_AGAIN = 14;
 
+  /** Banks send some hundred lines on a page; a page that leads to itself would go on for ever. */
+  private static final int MOST_PAGES = 5_000;
+
   private static final Duration SHORTEST_WAIT = Duration.ofSeconds(1);
 
   private final EntityManager entities;
@@ -54,7 +56,7 @@ class SyncService {
   private final OpeningService openings;
   private final ChartService charts;
   private final FeedBalances balances;
-  private final Secrets secrets;
+  private final KeptConsents consents;
   private final Clock clock;
 
   SyncService(
@@ -65,7 +67,7 @@ class SyncService {
       OpeningService openings,
       ChartService charts,
       FeedBalances balances,
-      Secrets secrets,
+      KeptConsents consents,
       Clock clock) {
     this.entities = entities;
     this.transaction = new TransactionTemplate(transactions);
@@ -74,7 +76,7 @@ class SyncService {
     this.openings = openings;
     this.charts = charts;
     this.balances = balances;
-    this.secrets = secrets;
+    this.consents = consents;
     this.clock = clock;
   }
 
@@ -102,22 +104,30 @@ class SyncService {
    * @return when to run again; empty if a person has to do something first
    */
   Optional<Instant> sync(UUID connectedId) {
+    try {
+      return fetchAndTakeIn(connectedId);
+    } catch (BankProblem problem) {
+      return failed(connectedId, problem);
+    } catch (Refusal refusal) {
+      String why = String.valueOf(refusal.getMessage());
+      return failed(connectedId, new BankProblem(BankProblem.Kind.FATAL, why, null));
+    } catch (RuntimeException fault) {
+      // Nobody waits at this job: without an end it would seem to fetch for ever.
+      LOG.error("fetching failed", fault);
+      String why = "Fetching failed here, not at the bank.";
+      return failed(connectedId, new BankProblem(BankProblem.Kind.LATER, why, null));
+    }
+  }
+
+  private Optional<Instant> fetchAndTakeIn(UUID connectedId) {
     Run run = transaction.execute(status -> begin(connectedId).orElse(null));
     if (run == null) {
       return Optional.empty();
     }
-    try {
-      Fetched fetched = fetch(run);
-      Instant next = run.schedule().next(clock.instant());
-      transaction.executeWithoutResult(status -> takeIn(run, fetched, next));
-      return Optional.of(next);
-    } catch (BankProblem problem) {
-      return transaction.execute(status -> failed(run, problem));
-    } catch (Refusal refusal) {
-      var problem =
-          new BankProblem(BankProblem.Kind.FATAL, String.valueOf(refusal.getMessage()), null);
-      return transaction.execute(status -> failed(run, problem));
-    }
+    Fetched fetched = fetch(run);
+    Instant next = run.schedule().next(clock.instant());
+    transaction.executeWithoutResult(status -> takeIn(run, fetched, next));
+    return Optional.of(next);
   }
 
   private Optional<Run> begin(UUID connectedId) {
@@ -140,7 +150,7 @@ class SyncService {
             connected.accountId(),
             connection.institutionId(),
             connection.institutionName(),
-            secrets.decrypt(connection.consent()),
+            consents.of(connection),
             connected.resourceId(),
             connected.number(),
             connected.currency(),
@@ -155,7 +165,11 @@ class SyncService {
     var lines = new ArrayList<BankLine>();
     BankWire.Page page =
         bank.transactions(run.institution(), run.consent(), run.resourceId(), run.from());
-    while (true) {
+    for (int pages = 1; ; pages++) {
+      if (pages > MOST_PAGES) {
+        throw new BankProblem(
+            BankProblem.Kind.FATAL, "The bank's pages of lines have no end.", null);
+      }
       add(page.booked(), false, run, today, lines);
       add(page.pending(), true, run, today, lines);
       transaction.executeWithoutResult(status ->
@@ -225,10 +239,16 @@ class SyncService {
     connected.done(newLines, clock.instant(), today(), next);
   }
 
-  private Optional<Instant> failed(Run run, BankProblem problem) {
-    LOG.info("{}: {}", run.institution(), problem.getMessage());
-    ConnectedAccountEntity connected =
-        entities.find(ConnectedAccountEntity.class, run.connectedId());
+  private Optional<Instant> failed(UUID connectedId, BankProblem problem) {
+    return transaction.execute(status -> {
+      ConnectedAccountEntity connected = entities.find(ConnectedAccountEntity.class, connectedId);
+      return connected == null ? Optional.empty() : failed(connected, problem);
+    });
+  }
+
+  private Optional<Instant> failed(ConnectedAccountEntity connected, BankProblem problem) {
+    ConnectionEntity connection = entities.find(ConnectionEntity.class, connected.connectionId());
+    LOG.info("{}: {}", connection.institutionId(), problem.getMessage());
     String message = Objects.requireNonNull(problem.getMessage());
     if (problem.kind() == BankProblem.Kind.LATER) {
       Duration backOff = FeedSchedule.waitAfter(connected.failures() + 1);
@@ -240,7 +260,7 @@ class SyncService {
     }
     connected.failed(message, null);
     if (problem.kind() == BankProblem.Kind.CONSENT) {
-      entities.find(ConnectionEntity.class, connected.connectionId()).become(Status.NEEDS_CONSENT);
+      connection.become(Status.NEEDS_CONSENT);
     }
     return Optional.empty();
   }
