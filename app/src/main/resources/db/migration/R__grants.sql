@@ -1,8 +1,21 @@
--- The application's role reads and writes rows; it owns nothing and cannot switch row-level security off.
+-- The application's role reads and writes rows; it owns nothing, cannot switch row-level security off, and has no
+-- right that it has no use for: what the database keeps by itself it cannot write.
 grant usage on schema public to yew_app;
-grant select, insert, update, delete on all tables in schema public to yew_app;
+revoke all on all tables in schema public from yew_app;
+revoke all on all functions in schema public from public;
+grant select on all tables in schema public to yew_app;
 revoke all on flyway_schema_history from yew_app;
--- A state begins with its line, by a trigger.
-revoke insert on bank_line_state from yew_app;
+grant insert, update, delete on
+  book, account, entry, posting, line_link, statement, rule, tax_rate, tax_rate_step, exchange_rate, closed_month,
+  membership, recovery_code, link, household_setup, feed_balance, file_route, table_layout, bank_connection,
+  connected_account, scheduled_tasks, spring_session, spring_session_attributes, sign_in_attempt to yew_app;
+grant insert on act to yew_app;
+grant insert on household, person, batch, bank_line to yew_app;
+grant update on person, batch to yew_app;
+grant update (name) on household to yew_app;
+-- Of a line, that it was taken back; a state begins with its line, by a trigger.
+grant update (taken_back_at) on bank_line to yew_app;
+grant update, delete on bank_line_state to yew_app;
 grant execute on all functions in schema public to yew_app;
--- tables as of migration 11
+revoke execute on function undo_step(uuid, bigint, text, text), undo_arrival(uuid), follow_acts(text, text[], text[]) from yew_app;
+-- tables as of migration 13

@@ -1,16 +1,21 @@
 package org.yewledger.app;
 
+import static org.testng.Assert.assertEquals;
+
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.time.Month;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.joda.money.CurrencyUnit;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
 import org.springframework.test.web.servlet.MockMvc;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.AccountEntity;
 import org.yewledger.app.chart.AccountFacts;
 import org.yewledger.app.chart.BookEntity;
@@ -19,11 +24,13 @@ import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.money.ExchangeRates;
+import tools.jackson.databind.JsonNode;
 
 /** A test of the application on a real PostgreSQL; each class founds households of its own. */
 @SpringBootTest(properties = "yew.jobs=false")
@@ -35,6 +42,7 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
   @Autowired protected HouseholdFounding founding;
   @Autowired protected EntityManager entities;
   @Autowired protected EntryStore entries;
+  @Autowired protected Acts acts;
 
   /** A household with a current account of 1,000.00, a card, three categories and a second book. */
   protected record Household(
@@ -71,6 +79,16 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
               .executeUpdate();
         });
     return somebody;
+  }
+
+  /** Does something within an act of the household's owner, past the services. */
+  protected <T> T inAct(Household h, ActKind kind, Supplier<T> work) {
+    return founding.as(
+        h.owner(),
+        () -> {
+          acts.begin(kind, "Changed for a test");
+          return work.get();
+        });
   }
 
   protected Household found(String name) {
@@ -149,6 +167,41 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
     """
         .formatted(transactions, closing)
         .getBytes(java.nio.charset.StandardCharsets.US_ASCII);
+  }
+
+  /** The body that posts a waiting line to one account, as seen. */
+  protected static String posting(JsonNode line, UUID account) {
+    return """
+    {"lines":[{"lineId":"%s","version":%d,"booking":{"payee":"Greengage Market","parts":[{"accountId":"%s","amount":"%s"}]}}]}\
+    """
+        .formatted(
+            line.path("id").asString(),
+            line.path("version").asInt(),
+            account,
+            line.path("amount").asString());
+  }
+
+  /** Posts all waiting lines, ticks them and agrees the one statement; answers with its identity. */
+  protected String agree(Household h) {
+    JsonNode stacks = h.api().get("/api/waiting-lines").json().path("stacks");
+    for (JsonNode stack : stacks) {
+      for (JsonNode line : stack.path("lines")) {
+        assertEquals(
+            h.api().post("/api/waiting-lines/post", posting(line, h.groceries().id())).status(),
+            200);
+      }
+    }
+    String statement =
+        h.api().get("/api/statements").json().at("/0/statements/0/id").asString();
+    String address = "/api/statements/" + statement;
+    var ids = new ArrayList<String>();
+    h.api().get(address).json().path("postings").forEach(p -> ids.add(p.path("postingId").asString()));
+    String ticks =
+        "{\"postingIds\":[\"%s\"],\"ticked\":true}".formatted(String.join("\",\"", ids));
+    assertEquals(h.api().put(address + "/ticks", ticks).status(), 200);
+    int version = h.api().get(address).json().path("version").asInt();
+    assertEquals(h.api().post(address + "/finish?version=" + version, "").status(), 200);
+    return statement;
   }
 
   /** Takes the September file in and answers with what it brought. */

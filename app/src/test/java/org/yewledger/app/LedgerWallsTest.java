@@ -4,6 +4,8 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.UUID;
 import org.postgresql.util.PSQLException;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -11,6 +13,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import org.yewledger.app.platform.Ids;
+import org.yewledger.core.act.ActKind;
 
 /**
  * The second wall: what the database itself refuses, even to SQL that goes around the application.
@@ -30,7 +33,7 @@ public class LedgerWallsTest extends AppTest {
     jdbc.sql(
             """
             insert into entry (household_id, id, no, date, payee, note, origin, made_at, made_by)
-            values (?, ?, (select coalesce(max(no), 0) + 1000 from entry), date '2026-09-01', 'x', '', 'BANK_LINE', now(), ?)\
+            values (?, ?, (select coalesce(max(no), 0) + 1000 from entry), date '2026-09-01', 'x', '', 'BY_HAND', now(), ?)\
             """)
         .params(h.owner().householdId(), entry, h.owner().personId())
         .update();
@@ -61,8 +64,9 @@ public class LedgerWallsTest extends AppTest {
   }
 
   private void entryOf(UUID book, UUID otherBook, long debit, long credit) {
-    founding.as(
-        h.owner(),
+    inAct(
+        h,
+        ActKind.TICK,
         () -> {
           UUID entry = insertEntry();
           insertPosting(entry, 0, h.groceries().id(), book, debit);
@@ -87,8 +91,9 @@ public class LedgerWallsTest extends AppTest {
         expectThrows(
             Exception.class,
             () ->
-                founding.as(
-                    h.owner(),
+                inAct(
+                    h,
+                    ActKind.TICK,
                     () -> {
                       insertPosting(
                           insertEntry(), 0, h.groceries().id(), h.groceries().bookId(), 500);
@@ -98,18 +103,20 @@ public class LedgerWallsTest extends AppTest {
   }
 
   @Test
-  public void bankLinesAndAuditRowsNeverChange() {
+  public void bankLinesAndActsNeverChange() {
     for (String sql :
         new String[] {
           "update bank_line set amount_minor = 1",
           "delete from bank_line",
           "delete from batch",
-          "update audit set act = 'x'",
-          "delete from audit"
+          "update act set words = 'x'",
+          "delete from act",
+          "update act_change set after = null",
+          "insert into act_change select * from act_change"
         }) {
       Exception e =
-          expectThrows(Exception.class, () -> founding.as(h.owner(), () -> jdbc.sql(sql).update()));
-      assertTrue(constraintOf(e).contains("append-only"), constraintOf(e));
+          expectThrows(Exception.class, () -> inAct(h, ActKind.TICK, () -> jdbc.sql(sql).update()));
+      assertTrue(constraintOf(e).contains("permission denied"), constraintOf(e));
     }
   }
 
@@ -119,10 +126,11 @@ public class LedgerWallsTest extends AppTest {
         expectThrows(
             Exception.class,
             () ->
-                founding.as(
-                    h.owner(),
+                inAct(
+                    h,
+                    ActKind.TICK,
                     () -> jdbc.sql("update posting set amount_minor = amount_minor * 2").update()));
-    assertTrue(constraintOf(e).contains("facts"), constraintOf(e));
+    assertEquals(constraintOf(e), "posting_facts");
   }
 
   @Test
@@ -131,8 +139,9 @@ public class LedgerWallsTest extends AppTest {
         expectThrows(
             Exception.class,
             () ->
-                founding.as(
-                    h.owner(), () -> jdbc.sql(insertLine("gen_random_uuid()", false)).update()));
+                inAct(
+                    h,
+                    ActKind.TICK, () -> jdbc.sql(insertLine("gen_random_uuid()", false)).update()));
     assertTrue(constraintOf(e).contains("bank line"), constraintOf(e));
   }
 
@@ -144,8 +153,9 @@ public class LedgerWallsTest extends AppTest {
         expectThrows(
             Exception.class,
             () ->
-                founding.as(
-                    h.owner(),
+                inAct(
+                    h,
+                    ActKind.TICK,
                     () ->
                         jdbc.sql(
                                 """
@@ -160,8 +170,9 @@ public class LedgerWallsTest extends AppTest {
   }
 
   private String stateOfNewLine(boolean pending) {
-    return founding.as(
-        h.owner(),
+    return inAct(
+        h,
+        ActKind.TICK,
         () -> {
           UUID line =
               jdbc.sql(insertLine("account_id", pending) + " returning id")
@@ -202,5 +213,127 @@ public class LedgerWallsTest extends AppTest {
                     .query(Long.class)
                     .single());
     assertEquals(apart, 0);
+  }
+
+  /** What a finished statement holds, tried as the application's own role in an act that may do most. */
+  @Test
+  public void aFinishedStatementIsNotTouchedByAnySql() {
+    Household agreed = found("agreed");
+    gather(agreed, september());
+    String statement = agree(agreed);
+    String opening = "(select id from entry where origin = 'OPENING')";
+    for (String[] tried :
+        new String[][] {
+          {"update statement set finished_at = null", "statement_finished"},
+          {"update statement set closing_minor = 1", "statement_finished"},
+          {"delete from statement", "statement_finished"},
+          {"update posting set statement_id = null", "posting_reconciled"},
+          {"update entry set date = date + 1 where origin <> 'OPENING'", "posting_facts, entry_facts"},
+          {"delete from line_link", "line_links_agree, entry_has_its_line"},
+          {"delete from posting where statement_id is not null", "posting_reconciled"},
+          {"delete from posting where entry_id in " + opening, "opening_agreed"},
+          {"update posting set account_id = '%s' where statement_id is not null".formatted(agreed.card().id()), "posting_facts"},
+          {"update bank_line_state set state = 'WAITING'", "line_links_agree"},
+          {"update account_month set debit_minor = 0", "permission denied"},
+          {"delete from account_month", "permission denied"},
+          {"delete from entry_to_balance", "permission denied"},
+          {"delete from link_to_check", "permission denied"},
+          {"update household_number set next_no = 1", "permission denied"},
+          {"insert into bank_line_state select * from bank_line_state", "permission denied"},
+          {"update batch set new_lines = 0", "batch_facts"},
+          {"select undo_step('%s', 1, 'posting', 'DELETE')".formatted(Ids.next()), "permission denied"},
+          {"select undo_act('%s')".formatted(Ids.next()), "undone by the act that says so"}
+        }) {
+      for (ActKind kind : new ActKind[] {ActKind.TICK, ActKind.UNDO}) {
+        Exception e =
+            expectThrows(
+                Exception.class,
+                () -> inAct(agreed, kind, () -> run(tried[0])));
+        String wall = constraintOf(e);
+        assertTrue(
+            Arrays.stream(tried[1].split(", ")).anyMatch(wall::contains), tried[0] + ": " + wall);
+      }
+    }
+    assertEquals(
+        agreed.api().get("/api/statements/" + statement).json().path("finished").asBoolean(), true);
+  }
+
+  private boolean run(String sql) {
+    jdbc.sql(sql.startsWith("select") ? "do $$ begin perform " + sql.substring(7) + "; end $$" : sql)
+        .update();
+    return true;
+  }
+
+  @Test
+  public void nothingChangesOutsideOfAnActNorWithinSomebodyElses() {
+    Exception outside =
+        expectThrows(
+            Exception.class,
+            () ->
+                founding.as(
+                    h.owner(),
+                    () -> jdbc.sql("update account set notes = 'x'").update()));
+    assertEquals(constraintOf(outside), "within_an_act");
+    String earlier =
+        inAct(h, ActKind.TICK, () -> acts.underWay().toString());
+    Exception forged =
+        expectThrows(
+            Exception.class,
+            () ->
+                founding.as(
+                    h.owner(),
+                    () -> {
+                      jdbc.sql("select set_config('yew.act', ?, true)")
+                          .param(earlier)
+                          .query(String.class)
+                          .single();
+                      return jdbc.sql("update account set notes = 'x'").update();
+                    }));
+    assertEquals(constraintOf(forged), "within_an_act");
+  }
+
+  @Test
+  public void ownersFunctionsNeverLookIntoTheCallersTemporarySchemaFirst() {
+    assertEquals(
+        jdbc.sql(
+                """
+                select p.proname from pg_proc p where p.prosecdef and p.pronamespace = 'public'::regnamespace
+                and not coalesce(p.proconfig @> array['search_path=pg_catalog, public, pg_temp'], false)\
+                """)
+            .query(String.class)
+            .list(),
+        List.of());
+    assertTrue(
+        jdbc.sql("select count(*) from pg_proc where prosecdef and proname in ('note_changes', 'undo_act')")
+                .query(Long.class)
+                .single()
+            == 2);
+  }
+
+  @Test
+  public void aClosedMonthTakesNothing() {
+    Household closing = found("closing");
+    gather(closing, september());
+    inAct(
+        closing,
+        ActKind.AGREE,
+        () ->
+            jdbc.sql(
+                    """
+                    insert into closed_month (household_id, book_id, month, closed_at, closed_by)
+                    values (?, ?, date '2026-09-01', now(), ?)\
+                    """)
+                .params(
+                    closing.owner().householdId(),
+                    closing.current().bookId(),
+                    closing.owner().personId())
+                .update());
+    var waiting = closing.api().get("/api/waiting-lines").json().at("/stacks/0/lines/0");
+    var answer =
+        closing
+            .api()
+            .post("/api/waiting-lines/post", posting(waiting, closing.groceries().id()));
+    assertEquals(answer.status(), 409);
+    assertEquals(answer.problem(), "month-closed");
   }
 }

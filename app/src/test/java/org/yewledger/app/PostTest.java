@@ -167,32 +167,6 @@ public class PostTest extends AppTest {
   }
 
   @Test
-  public void everyActLeavesAnAuditRowOfWhoDidWhat() {
-    Household h = gathered("acts");
-    JsonNode line = line(h, "MARRAM");
-    post(h, line, h.pay().id());
-    h.api()
-        .post(
-            "/api/waiting-lines/take-back",
-            "{\"lineIds\":[\"" + line.path("id").asString() + "\"]}");
-    List<String> acts =
-        founding.as(
-            h.owner(),
-            () ->
-                jdbc.sql(
-                        """
-                        select act || ' ' || subject || coalesce(' ' || (coalesce(after, before) ->> 'entryNo'), '')
-                        from audit where person_id = ? order by id\
-                        """)
-                    .param(h.owner().personId())
-                    .query(String.class)
-                    .list());
-    assertEquals(
-        acts,
-        List.of("gather batch", "begin statement", "post bank line 2", "take back bank line 2"));
-  }
-
-  @Test
   public void theOtherHalfOfATransferIsPairedRatherThanBookedTwice() {
     Household h = gathered("pair");
     post(h, line(h, "GREENGAGE MKT 114"), h.card().id());

@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataAccessException;
@@ -46,9 +47,13 @@ public class TenancyTest extends AppTest {
   public void rawSqlOnTheApplicationsConnectionSeesOnlyItsOwnHousehold() {
     List<String> tables = tables();
     assertTrue(
-        tables.containsAll(List.of("account", "bank_line", "entry", "posting", "rule", "audit")),
+        tables.containsAll(List.of("account", "bank_line", "entry", "posting", "rule", "act", "act_change", "line_link")),
         "" + tables);
+    var filled = new ArrayList<String>();
     for (String table : tables) {
+      if (rowsOf(theirs, table) > 0) {
+        filled.add(table);
+      }
       long seen =
           founding.as(
               ours.owner(),
@@ -59,11 +64,23 @@ public class TenancyTest extends AppTest {
                       .single());
       assertEquals(seen, 0, table);
     }
+    // What is not seen proves nothing where there is nothing to see.
+    assertTrue(
+        filled.containsAll(
+            List.of(
+                "account", "account_month", "act", "act_change", "bank_line", "bank_line_state", "batch", "book",
+                "entry", "posting", "membership", "rule", "statement", "numbers_taken")),
+        "" + filled);
     long lines =
         founding.as(
             theirs.owner(),
             () -> jdbc.sql("select count(*) from bank_line").query(Long.class).single());
     assertEquals(lines, 3);
+  }
+
+  private long rowsOf(Household h, String table) {
+    return founding.as(
+        h.owner(), () -> jdbc.sql("select count(*) from " + table).query(Long.class).single());
   }
 
   @Test
@@ -107,6 +124,7 @@ public class TenancyTest extends AppTest {
                         .update()));
     int changed =
         founding.as(ours.owner(), () -> jdbc.sql("update rule set payee = 'stolen'").update());
+    assertTrue(rowsOf(theirs, "rule") > 0);
     assertEquals(changed, 0);
   }
 

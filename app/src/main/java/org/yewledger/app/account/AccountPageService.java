@@ -221,7 +221,7 @@ class AccountPageService {
             select coalesce(sum(p.amount_minor), 0)::bigint from posting p
               join entry e on e.household_id = p.household_id and e.id = p.entry_id
              where p.account_id = ? and p.date <= ?
-               and (p.bank_line_id is not null or p.statement_id is not null or e.origin = 'OPENING')\
+               and (exists (select 1 from line_link k where k.household_id = p.household_id and k.posting_id = p.id) or p.statement_id is not null or e.origin = 'OPENING')\
             """)
         .params(id, Date.valueOf(on))
         .query(Long.class)

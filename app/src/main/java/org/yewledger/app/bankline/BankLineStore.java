@@ -12,6 +12,7 @@ import org.springframework.stereotype.Component;
 import org.yewledger.app.bankline.ArrivingLines.NewLine;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
 import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.gather.Arrival;
 import org.yewledger.core.gather.Days;
 import org.yewledger.core.gather.KnownLine;
@@ -123,14 +124,22 @@ public class BankLineStore {
       return;
     }
     entities.flush();
+    UUID household = SignedIn.now().householdId();
+    UUID[] ids = lineIds.toArray(UUID[]::new);
     entities
-        .createQuery("delete from BankLineState where bankLineId in :ids")
-        .setParameter("ids", lineIds)
+        .createNativeQuery(
+            "delete from bank_line_state where household_id = :household and bank_line_id = any(:ids)",
+            Void.class)
+        .setParameter("household", household)
+        .setParameter("ids", ids)
         .executeUpdate();
     entities
-        .createNativeQuery("update bank_line set taken_back_at = :at where id in :ids", Void.class)
+        .createNativeQuery(
+            "update bank_line set taken_back_at = :at where household_id = :household and id = any(:ids)",
+            Void.class)
         .setParameter("at", at)
-        .setParameter("ids", lineIds)
+        .setParameter("household", household)
+        .setParameter("ids", ids)
         .executeUpdate();
   }
 }

@@ -8,13 +8,16 @@ import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.chart.AccountUse;
 import org.yewledger.core.ledger.Account;
 
@@ -25,24 +28,30 @@ public class AccountService {
   private final EntityManager entities;
   private final ChartService charts;
   private final JdbcClient jdbc;
-  private final AuditTrail audit;
+  private final AccountLocks locks;
+  private final OpeningMerge openings;
+  private final ObjectProvider<AccountFollower> followers;
+  private final Acts acts;
   private final Clock clock;
 
   AccountService(
-      EntityManager entities, ChartService charts, JdbcClient jdbc, AuditTrail audit, Clock clock) {
+      EntityManager entities,
+      ChartService charts,
+      JdbcClient jdbc,
+      AccountLocks locks,
+      OpeningMerge openings,
+      ObjectProvider<AccountFollower> followers,
+      Acts acts,
+      Clock clock) {
     this.entities = entities;
     this.charts = charts;
     this.jdbc = jdbc;
-    this.audit = audit;
+    this.locks = locks;
+    this.openings = openings;
+    this.followers = followers;
+    this.acts = acts;
     this.clock = clock;
   }
-
-  /** What of an account is said for people to read later. */
-  private record Told(Account account, AccountFacts facts) {}
-
-  private record Merged(UUID intoId, String into, long postings) {}
-
-  private record Moved(@Nullable UUID parentId, String group) {}
 
   /** Adds an account or a group at the end of its group. */
   @Transactional
@@ -61,10 +70,10 @@ public class AccountService {
       chart.account(parentId);
       chart.tree().requireMove(named, parentId);
     }
+    acts.begin(ActKind.ADD_ACCOUNT, "Added " + name);
     var row = new AccountEntity(named, parentId, facts, lastPlace(chart, named, parentId));
     entities.persist(row);
     chart.add(row);
-    audit.write("add", "account", named.id(), null, new Told(named, facts));
     return named;
   }
 
@@ -84,6 +93,7 @@ public class AccountService {
     if (named.kind() != before.kind()) {
       requireKindByHand(named);
       requireSameClass(before, named);
+      use.requireKindFree(named.kind());
     }
     if (!named.currency().equals(before.currency())) {
       use.requireCurrencyFree();
@@ -95,8 +105,7 @@ public class AccountService {
       requireNoOpeningBalance(before);
     }
     requireTaxRate(facts, named);
-    audit.write(
-        "change", "account", before.id(), new Told(before, row.facts()), new Told(named, facts));
+    acts.begin(ActKind.CHANGE_ACCOUNT, changed(before, named));
     row.become(named);
     row.become(facts);
   }
@@ -114,22 +123,20 @@ public class AccountService {
       chart.account(parentId);
     }
     chart.tree().requireMove(account, parentId);
-    UUID before = chart.parentId(id);
     List<AccountEntity> neighbours = new ArrayList<>();
     UUID above = parentId == null ? account.bookId() : parentId;
     chart.tree().children(above).forEach(n -> neighbours.add(chart.row(n.account().id())));
+    acts.begin(
+        ActKind.MOVE_ACCOUNT,
+        "Moved %s to %s"
+            .formatted(
+                account.name(), parentId == null ? "the top" : chart.account(parentId).name()));
     AccountEntity row = chart.row(id);
     neighbours.remove(row);
     neighbours.add(Math.clamp(place, 0, neighbours.size()), row);
     for (int i = 0; i < neighbours.size(); i++) {
       neighbours.get(i).moveTo(parentId, i);
     }
-    audit.write(
-        "move",
-        "account",
-        id,
-        new Moved(before, before == null ? "" : chart.account(before).name()),
-        new Moved(parentId, parentId == null ? "" : chart.account(parentId).name()));
   }
 
   /**
@@ -139,6 +146,7 @@ public class AccountService {
    */
   @Transactional
   public long merge(UUID id, UUID intoId) {
+    locks.exclusive(List.of(id, intoId));
     Chart chart = charts.chart();
     Account from = chart.account(id);
     Account into = chart.account(intoId);
@@ -149,28 +157,24 @@ public class AccountService {
           "intoId",
           "%s stands in %s itself. Move it out first.".formatted(into.name(), from.name()));
     }
-    AccountEntity row = chart.row(id);
-    Told before = new Told(from, row.facts());
+    acts.begin(ActKind.MERGE_ACCOUNT, "Merged %s into %s".formatted(from.name(), into.name()));
     entities.flush();
     jdbc.sql("update account set parent_id = :into where parent_id = :from")
         .param("into", intoId)
         .param("from", id)
         .update();
-    jdbc.sql("update rule set to_account_id = :into where to_account_id = :from")
-        .param("into", intoId)
-        .param("from", id)
-        .update();
+    openings.merge(from, into);
     long moved =
-        jdbc.sql("select move_postings(:from, :into)")
+        jdbc.sql(
+                "update posting set account_id = :into where household_id = :household and account_id = :from")
             .param("from", id)
             .param("into", intoId)
-            .query(Long.class)
-            .single();
-    entities.remove(row);
-    entities.flush();
+            .param("household", SignedIn.now().householdId())
+            .update();
+    followers.forEach(follower -> follower.merged(id, intoId));
     entities.clear();
-    audit.write("merge", "account", id, before, new Merged(intoId, into.name(), moved));
-    audit.write("take in", "account", intoId, before, new Merged(intoId, into.name(), moved));
+    entities.remove(charts.chart().row(id));
+    entities.flush();
     return moved;
   }
 
@@ -181,6 +185,7 @@ public class AccountService {
    */
   @Transactional
   public void close(UUID id, int version) {
+    locks.exclusive(List.of(id));
     Chart chart = charts.chart();
     Account account = chart.account(id);
     if (account.closedOn() != null) {
@@ -188,27 +193,35 @@ public class AccountService {
     }
     charts.use(account).requireClosable();
     LocalDate today = LocalDate.now(clock);
+    acts.begin(ActKind.CLOSE_ACCOUNT, "Closed " + account.name());
     row(chart, id, version).become(account.closedOn(today));
-    audit.write("close", "account", id, null, today);
   }
 
   @Transactional
   public void reopen(UUID id, int version) {
     Chart chart = charts.chart();
     Account account = chart.account(id);
+    acts.begin(ActKind.REOPEN_ACCOUNT, "Reopened " + account.name());
     row(chart, id, version).become(account.closedOn(null));
-    audit.write("reopen", "account", id, account.closedOn(), null);
   }
 
   /** Deletes an account that was never used. */
   @Transactional
   public void delete(UUID id, int version) {
+    locks.exclusive(List.of(id));
     Chart chart = charts.chart();
     Account account = chart.account(id);
     AccountEntity row = row(chart, id, version);
     charts.use(account).requireNeverUsed();
-    audit.write("delete", "account", id, new Told(account, row.facts()), null);
+    acts.begin(ActKind.DELETE_ACCOUNT, "Deleted " + account.name());
+    followers.forEach(follower -> follower.deleted(id));
     entities.remove(row);
+  }
+
+  private static String changed(Account before, Account named) {
+    return before.name().equals(named.name())
+        ? "Changed the facts of " + named.name()
+        : "Renamed %s to %s".formatted(before.name(), named.name());
   }
 
   private static int lastPlace(Chart chart, Account account, @Nullable UUID parentId) {

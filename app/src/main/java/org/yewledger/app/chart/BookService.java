@@ -10,11 +10,12 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.chart.StarterChart;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
@@ -32,14 +33,13 @@ public class BookService {
   private final EntityManager entities;
   private final ChartService charts;
   private final KeptAccounts keptAccounts;
-  private final AuditTrail audit;
+  private final Acts acts;
 
-  BookService(
-      EntityManager entities, ChartService charts, KeptAccounts keptAccounts, AuditTrail audit) {
+  BookService(EntityManager entities, ChartService charts, KeptAccounts keptAccounts, Acts acts) {
     this.entities = entities;
     this.charts = charts;
     this.keptAccounts = keptAccounts;
-    this.audit = audit;
+    this.acts = acts;
   }
 
   /** Makes a book with groups of categories, and what the core keeps in it. */
@@ -51,12 +51,12 @@ public class BookService {
       List<StarterChart.Group> groups) {
     Chart chart = charts.chart();
     var book = new Book(Ids.next(), requireName(name, null, chart), currency);
+    acts.begin(ActKind.ADD_BOOK, "Added the book " + book.name());
     entities.persist(new BookEntity(book, fiscalYearStartsIn, (int) chart.books().count()));
     entities.flush();
     keptAccounts.of(book, AccountKind.OPENING_EQUITY, chart);
     keptAccounts.of(book, AccountKind.DRAWINGS, chart);
     addGroups(book, groups);
-    audit.write("add", "book", book.id(), null, book);
     return book;
   }
 
@@ -91,8 +91,8 @@ public class BookService {
       throw Refusal.ofField(
           "tax-number-missing", "taxNumber", "Say the number under which the book is registered.");
     }
+    acts.begin(ActKind.CHANGE_BOOK, "Changed the facts of the book " + name);
     book.become(name, wanted.fiscalYearStartsIn(), wanted.taxNumber().strip(), wanted.taxedFrom());
-    audit.write("change", "book", id, before, wanted);
   }
 
   private static String requireName(String name, @Nullable UUID except, Chart chart) {

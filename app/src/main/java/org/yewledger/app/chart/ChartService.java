@@ -4,9 +4,11 @@ import jakarta.persistence.EntityManager;
 import java.sql.Date;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.chart.AccountUse;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Position;
@@ -17,7 +19,16 @@ public class ChartService {
   private static final LocalDate EVER = LocalDate.of(9999, 12, 31);
 
   private record Counts(
-      long postings, Date firstEntry, long lines, long statements, long rules, long below) {}
+      long postings,
+      @Nullable Date firstEntry,
+      long lines,
+      @Nullable Date firstLine,
+      long undecided,
+      long statements,
+      long openStatements,
+      long feeds,
+      long rules,
+      long below) {}
 
   private final EntityManager entities;
   private final JdbcClient jdbc;
@@ -45,19 +56,28 @@ public class ChartService {
     Counts counts =
         jdbc.sql(
                 """
-                select (select count(*) from posting where account_id = :id) as postings,
+                select (select count(*) from posting where household_id = :h and account_id = :id) as postings,
                        (select min(e.date) from posting p join entry e on e.household_id = p.household_id and e.id = p.entry_id
-                         where p.account_id = :id and e.origin <> 'OPENING') as first_entry,
-                       (select count(*) from bank_line where account_id = :id) as lines,
-                       (select count(*) from statement where account_id = :id) as statements,
-                       (select count(*) from rule where to_account_id = :id or on_account_id = :id) as rules,
-                       (select count(*) from account where parent_id = :id and closed_on is null) as below\
+                         where p.household_id = :h and p.account_id = :id and e.origin <> 'OPENING') as first_entry,
+                       (select count(*) from bank_line where household_id = :h and account_id = :id) as lines,
+                       (select min(booked_on) from bank_line where household_id = :h and account_id = :id
+                          and taken_back_at is null) as first_line,
+                       (select count(*) from bank_line_state where household_id = :h and account_id = :id
+                          and state in ('WAITING', 'DOUBTFUL', 'PENDING')) as undecided,
+                       (select count(*) from statement where household_id = :h and account_id = :id) as statements,
+                       (select count(*) from statement where household_id = :h and account_id = :id
+                          and finished_at is null) as open_statements,
+                       (select count(*) from connected_account a
+                          join bank_connection c on c.household_id = a.household_id and c.id = a.connection_id
+                         where a.household_id = :h and a.account_id = :id and c.status <> 'ENDED') as feeds,
+                       (select count(*) from rule where household_id = :h and (to_account_id = :id or on_account_id = :id)) as rules,
+                       (select count(*) from account where household_id = :h and parent_id = :id and closed_on is null) as below\
                 """)
+            .param("h", SignedIn.now().householdId())
             .param("id", id)
             .query(Counts.class)
             .single();
-    @SuppressWarnings("NullAway")
-    LocalDate first = counts.firstEntry() == null ? null : counts.firstEntry().toLocalDate();
+    LocalDate first = day(counts.firstEntry());
     Position position = balances.of(id, EVER);
     return new AccountUse(
         account,
@@ -65,8 +85,16 @@ public class ChartService {
         counts.postings(),
         first,
         counts.lines(),
+        day(counts.firstLine()),
+        counts.undecided(),
         counts.statements(),
+        counts.openStatements(),
+        counts.feeds(),
         counts.rules(),
         counts.below());
+  }
+
+  private static @Nullable LocalDate day(@Nullable Date date) {
+    return date == null ? null : date.toLocalDate();
   }
 }

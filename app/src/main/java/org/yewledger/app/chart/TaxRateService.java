@@ -9,12 +9,13 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.tax.TaxRate;
 
 /** The sales-tax rates of the books. */
@@ -28,12 +29,12 @@ public class TaxRateService {
 
   private final JdbcClient jdbc;
   private final ChartService charts;
-  private final AuditTrail audit;
+  private final Acts acts;
 
-  TaxRateService(JdbcClient jdbc, ChartService charts, AuditTrail audit) {
+  TaxRateService(JdbcClient jdbc, ChartService charts, Acts acts) {
     this.jdbc = jdbc;
     this.charts = charts;
-    this.audit = audit;
+    this.acts = acts;
   }
 
   /** All rates, by book and name. */
@@ -66,12 +67,12 @@ public class TaxRateService {
   public Kept add(UUID bookId, TaxRate rate) {
     charts.chart().book(bookId);
     requireName(bookId, rate.name(), new UUID(0, 0));
+    acts.begin(ActKind.TAX_RATES, "Added the tax rate " + rate.name());
     UUID id = Ids.next();
     jdbc.sql("insert into tax_rate (household_id, id, book_id, name) values (?, ?, ?, ?)")
         .params(SignedIn.now().householdId(), id, bookId, rate.name())
         .update();
     addSteps(id, rate);
-    audit.write("add", "tax rate", id, null, rate);
     return new Kept(id, bookId, rate);
   }
 
@@ -80,12 +81,12 @@ public class TaxRateService {
   public void change(UUID id, TaxRate rate) {
     Kept before = find(id);
     requireName(before.bookId(), rate.name(), id);
+    acts.begin(ActKind.TAX_RATES, "Changed the tax rate " + rate.name());
     jdbc.sql("update tax_rate set name = ?, version = version + 1 where id = ?")
         .params(rate.name(), id)
         .update();
     jdbc.sql("delete from tax_rate_step where tax_rate_id = ?").param(id).update();
     addSteps(id, rate);
-    audit.write("change", "tax rate", id, before.rate(), rate);
   }
 
   /**
@@ -106,8 +107,9 @@ public class TaxRateService {
           "%s is the rate of %s. Choose another there first."
               .formatted(before.rate().name(), String.join(", ", users)));
     }
+    acts.begin(ActKind.TAX_RATES, "Removed the tax rate " + before.rate().name());
+    jdbc.sql("delete from tax_rate_step where tax_rate_id = ?").param(id).update();
     jdbc.sql("delete from tax_rate where id = ?").param(id).update();
-    audit.write("remove", "tax rate", id, before.rate(), null);
   }
 
   private Kept find(UUID id) {

@@ -56,6 +56,10 @@ class AccountMapping {
   private Account made(Mapping mapping, ConnectedAccountEntity connected, Chart chart) {
     NewAccount wanted = mapping.newAccount();
     if (wanted != null) {
+      if (!wanted.kind().hasStatements()) {
+        throw Refusal.ofField(
+            "not-at-a-bank", "kind", "Choose a kind of account that is at a bank.");
+      }
       String number = connected.number();
       String tail = number.substring(Math.max(0, number.length() - 4));
       var account =
@@ -74,6 +78,7 @@ class AccountMapping {
           "account-missing", "account", "Choose the account for " + connected.name() + ".");
     }
     Account account = chart.account(mapping.accountId());
+    account.requireAtBank("account");
     if (!account.currency().equals(connected.currency())) {
       throw Refusal.ofField(
           "currency-differs",

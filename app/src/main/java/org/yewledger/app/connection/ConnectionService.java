@@ -15,16 +15,17 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.ConnectionEntity.Status;
-import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.Secrets;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.gather.FeedSchedule;
 import org.yewledger.core.ledger.Account;
 
@@ -40,7 +41,7 @@ class ConnectionService {
   private final AccountMapping mapped;
   private final Secrets secrets;
   private final KeptConsents consents;
-  private final AuditTrail audit;
+  private final Acts acts;
   private final Clock clock;
 
   ConnectionService(
@@ -51,7 +52,7 @@ class ConnectionService {
       AccountMapping mapped,
       Secrets secrets,
       KeptConsents consents,
-      AuditTrail audit,
+      Acts acts,
       Clock clock) {
     this.entities = entities;
     this.bank = bank;
@@ -60,7 +61,7 @@ class ConnectionService {
     this.mapped = mapped;
     this.secrets = secrets;
     this.consents = consents;
-    this.audit = audit;
+    this.acts = acts;
     this.clock = clock;
   }
 
@@ -113,7 +114,7 @@ class ConnectionService {
             Ids.next(), institution, schedule, clock.instant(), SignedIn.now().personId());
     URI page = ask(connection, here);
     entities.persist(connection);
-    audit.write("connect", "connection", connection.id(), null, institution.name());
+    acts.begin(ActKind.CONNECT, "Connected " + institution.name());
     return page;
   }
 
@@ -123,7 +124,6 @@ class ConnectionService {
   URI renew(UUID id, URI here) {
     ConnectionEntity connection = find(id);
     URI page = ask(connection, here);
-    audit.write("renew", "connection", id, null, connection.institutionName());
     return page;
   }
 
@@ -192,6 +192,7 @@ class ConnectionService {
   void map(UUID id, List<AccountMapping.Mapping> mappings) {
     ConnectionEntity connection = find(id);
     Chart chart = charts.chart();
+    acts.begin(ActKind.CONNECT, "Mapped accounts of " + connection.institutionName());
     for (AccountMapping.Mapping mapping : mappings) {
       ConnectedAccountEntity connected =
           Optional.ofNullable(entities.find(ConnectedAccountEntity.class, mapping.connectedId()))
@@ -199,7 +200,6 @@ class ConnectionService {
               .orElseThrow(() -> new NotFound("connected account"));
       Account account = mapped.account(mapping, connection, connected, chart);
       connected.map(account.id(), mapping.startOn(), mapping.newAccount() != null);
-      audit.write("map", "connected account", connected.id(), null, account.name());
       queue(connected);
     }
   }
@@ -221,7 +221,6 @@ class ConnectionService {
   @ForBookkeepers
   void refresh(UUID id, FeedSchedule schedule) {
     find(id).refresh(schedule);
-    audit.write("schedule", "connection", id, null, schedule);
   }
 
   /** Ends a connection, at the bank too. What was fetched stays. */
@@ -229,12 +228,12 @@ class ConnectionService {
   @ForBookkeepers
   void disconnect(UUID id) {
     ConnectionEntity connection = find(id);
+    acts.begin(ActKind.CONNECT, "Disconnected " + connection.institutionName());
     connection.become(Status.ENDED);
     for (ConnectedAccountEntity account : accountsOf(id)) {
       account.stop();
       jobs.never(account.id());
     }
-    audit.write("disconnect", "connection", id, connection.institutionName(), null);
     try {
       bank.endConsent(connection.institutionId(), consents.of(connection));
     } catch (BankProblem e) {

@@ -11,10 +11,11 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.money.ExchangeRate;
 import org.yewledger.core.money.ExchangeRates;
 
@@ -22,11 +23,11 @@ import org.yewledger.core.money.ExchangeRates;
 @Service
 public class RateService {
   private final JdbcClient jdbc;
-  private final AuditTrail audit;
+  private final Acts acts;
 
-  RateService(JdbcClient jdbc, AuditTrail audit) {
+  RateService(JdbcClient jdbc, Acts acts) {
     this.jdbc = jdbc;
-    this.audit = audit;
+    this.acts = acts;
   }
 
   /** All rates, newest first. */
@@ -47,6 +48,11 @@ public class RateService {
   @Transactional
   @ForBookkeepers
   public void keep(List<ExchangeRate> rates) {
+    acts.begin(
+        ActKind.EXCHANGE_RATES,
+        rates.size() == 1
+            ? "Kept the rate " + told(rates.getFirst())
+            : "Kept %d rates".formatted(rates.size()));
     UUID household = SignedIn.now().householdId();
     for (ExchangeRate rate : rates) {
       jdbc.sql(
@@ -63,13 +69,13 @@ public class RateService {
               rate.rate())
           .update();
     }
-    audit.write(
-        "keep rates", "household", household, null, rates.stream().map(RateService::told).toList());
   }
 
   @Transactional
   @ForBookkeepers
   public void remove(CurrencyUnit from, CurrencyUnit to, LocalDate day) {
+    acts.begin(
+        ActKind.EXCHANGE_RATES, "Removed the rate of %s to %s of %s".formatted(from, to, day));
     int removed =
         jdbc.sql(
                 "delete from exchange_rate where from_currency = ? and to_currency = ? and day = ?")
@@ -78,12 +84,6 @@ public class RateService {
     if (removed == 0) {
       throw new NotFound("rate");
     }
-    audit.write(
-        "remove rate",
-        "household",
-        SignedIn.now().householdId(),
-        from + " " + to + " " + day,
-        null);
   }
 
   private static String told(ExchangeRate rate) {

@@ -1,21 +1,22 @@
 package org.yewledger.app.demo;
 
 import jakarta.persistence.EntityManager;
-import java.time.Clock;
 import java.time.Instant;
 import java.time.YearMonth;
 import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.bankline.BankLineEntity;
-import org.yewledger.app.bankline.BankLineStateEntity;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
 import org.yewledger.app.bankline.BatchEntity;
+import org.yewledger.app.bankline.LineLinks;
+import org.yewledger.app.bankline.LineLinks.Link;
+import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.gather.GatherService;
 import org.yewledger.app.journal.EntryStore;
@@ -28,6 +29,7 @@ import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.LineSource;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.post.Booking;
 import org.yewledger.demo.AldercottChart;
@@ -54,7 +56,8 @@ class DemoMonths {
   private final ChartService charts;
   private final StatementService statements;
   private final StatementProgress progress;
-  private final Clock clock;
+  private final LineLinks links;
+  private final LineStates states;
 
   DemoMonths(
       EntityManager entities,
@@ -64,7 +67,8 @@ class DemoMonths {
       ChartService charts,
       StatementService statements,
       StatementProgress progress,
-      Clock clock) {
+      LineLinks links,
+      LineStates states) {
     this.entities = entities;
     this.gather = gather;
     this.entries = entries;
@@ -72,7 +76,8 @@ class DemoMonths {
     this.charts = charts;
     this.statements = statements;
     this.progress = progress;
-    this.clock = clock;
+    this.links = links;
+    this.states = states;
   }
 
   void load(DemoChart chart) {
@@ -138,18 +143,27 @@ class DemoMonths {
                     s.otherMinor() == 0 ? null : s.otherMinor()))
             .toList();
     var booking = new Booking(happening.payee(), happening.note(), parts);
-    var entry =
-        booking.entryFor(chart.account(happening.line().account()), line.toBankLine(), ledger);
-    List<PostingEntity> postings = entries.add(List.of(entry)).getFirst().postings();
-    confirm(postings.get(0), lines.get(happening.line()));
-    happening.twin().ifPresent(twin -> confirm(postings.get(1), lines.get(twin)));
+    Account bank = chart.account(happening.line().account());
+    Booking.Booked booked = booking.entryFor(bank, line.toBankLine(), ledger);
+    EntryStore.Stored stored = entries.add(List.of(booked.entry())).getFirst();
+    int bankPosting = booked.bankPosting();
+    confirm(stored.postings().get(bankPosting), Objects.requireNonNull(lines.get(happening.line())), true);
+    happening
+        .twin()
+        .ifPresent(twin -> confirm(stored.postings().get(1 - bankPosting), Objects.requireNonNull(lines.get(twin)), false));
   }
 
-  private void confirm(PostingEntity posting, @Nullable UUID lineId) {
-    posting.seenIn(lineId);
-    entities
-        .find(BankLineStateEntity.class, lineId)
-        .become(State.POSTED, clock.instant(), SignedIn.now().personId());
+  private void confirm(PostingEntity posting, UUID lineId, boolean madeEntry) {
+    links.add(
+        List.of(
+            new Link(
+                lineId,
+                posting.id(),
+                posting.entryId(),
+                posting.accountId(),
+                posting.amountMinor(),
+                madeEntry)));
+    states.become(List.of(lineId), State.POSTED);
   }
 
   private void reconcile(

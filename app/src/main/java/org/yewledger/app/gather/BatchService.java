@@ -6,23 +6,27 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.bankline.BankLineStateEntity;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
 import org.yewledger.app.bankline.BankLineStore;
 import org.yewledger.app.bankline.BatchEntity;
-import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.bankline.LineStates;
+import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
-import org.yewledger.app.post.PostService;
+import org.yewledger.app.post.TakeBackService;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.reconcile.StatementService;
+import org.yewledger.core.act.ActKind;
 
 /** Takes whole batches back. */
 @Service
@@ -34,24 +38,30 @@ class BatchService {
   record TakenBack(BatchEntity batch, int taken, List<Left> left, boolean statementToo) {}
 
   private final EntityManager entities;
-  private final BankLineStore lines;
-  private final PostService posts;
+  private final BankLineStore store;
+  private final LineStates states;
+  private final AccountLocks locks;
+  private final TakeBackService takeBacks;
   private final StatementService statements;
-  private final AuditTrail audit;
+  private final Acts acts;
   private final Clock clock;
 
   BatchService(
       EntityManager entities,
-      BankLineStore lines,
-      PostService posts,
+      BankLineStore store,
+      LineStates states,
+      AccountLocks locks,
+      TakeBackService takeBacks,
       StatementService statements,
-      AuditTrail audit,
+      Acts acts,
       Clock clock) {
     this.entities = entities;
-    this.lines = lines;
-    this.posts = posts;
+    this.store = store;
+    this.states = states;
+    this.locks = locks;
+    this.takeBacks = takeBacks;
     this.statements = statements;
-    this.audit = audit;
+    this.acts = acts;
     this.clock = clock;
   }
 
@@ -65,57 +75,49 @@ class BatchService {
   @Transactional
   @ForBookkeepers
   TakenBack takeBack(UUID batchId) {
-    BatchEntity batch =
-        Optional.ofNullable(
-                entities.find(BatchEntity.class, batchId, LockModeType.PESSIMISTIC_WRITE))
-            .orElseThrow(() -> new NotFound("batch"));
+    UUID accountId = find(batchId).accountId();
+    locks.exclusive(List.of(accountId));
+    entities.clear();
+    BatchEntity batch = entities.find(BatchEntity.class, batchId, LockModeType.PESSIMISTIC_WRITE);
     if (batch.takenBackAt() != null) {
       throw new Conflict(
           "already-taken-back", "Batch %d was taken back before.".formatted(batch.no()));
     }
+    acts.begin(
+        ActKind.TAKE_BATCH_BACK, "Took back batch %d, %s".formatted(batch.no(), batch.fileName()));
     boolean statementToo = removeStatement(batchId);
-    readStates(batchId);
+    List<BankLineEntity> lines = linesOf(batchId);
+    List<UUID> ids = lines.stream().map(BankLineEntity::id).toList();
+    states.locked(ids);
+    Map<UUID, String> reconciled = takeBacks.takeBackUnlessReconciled(ids);
     var left = new ArrayList<Left>();
     var taken = new ArrayList<UUID>();
-    for (BankLineEntity line : linesOf(batchId)) {
-      posts
-          .takeBackUnlessReconciled(line.id())
-          .ifPresentOrElse(why -> left.add(new Left(line, why)), () -> taken.add(line.id()));
+    for (BankLineEntity line : lines) {
+      String why = reconciled.get(line.id());
+      if (why == null) {
+        taken.add(line.id());
+      } else {
+        left.add(new Left(line, why));
+      }
     }
     Instant now = clock.instant();
     releaseOthers(taken, now);
-    lines.takeBack(taken, now);
+    store.takeBack(taken, now);
     if (left.isEmpty()) {
-      batch.takeBack(now, SignedIn.now().personId());
+      find(batchId).takeBack(now, SignedIn.now().personId());
     }
-    audit.write(
-        "take back",
-        "batch",
-        batchId,
-        BatchSummary.of(batch),
-        new Counts(taken.size(), left.size()));
     return new TakenBack(batch, taken.size(), left, statementToo);
   }
 
-  private record Counts(int takenBack, int left) {}
+  private BatchEntity find(UUID batchId) {
+    return Optional.ofNullable(entities.find(BatchEntity.class, batchId))
+        .orElseThrow(() -> new NotFound("batch"));
+  }
 
   private List<BankLineEntity> linesOf(UUID batchId) {
     return entities
         .createQuery(
             "from BankLine where batchId = :batch order by bookedOn, id", BankLineEntity.class)
-        .setParameter("batch", batchId)
-        .getResultList();
-  }
-
-  /** Reads all states at once, so that looking each up afterwards costs nothing. */
-  private void readStates(UUID batchId) {
-    entities
-        .createQuery(
-            """
-            from BankLineState where bankLineId in
-              (select l.id from BankLine l where l.batchId = :batch)\
-            """,
-            BankLineStateEntity.class)
         .setParameter("batch", batchId)
         .getResultList();
   }
@@ -137,10 +139,18 @@ class BatchService {
     if (taken.isEmpty()) {
       return;
     }
-    entities
-        .createQuery("from BankLineState where otherLineId in :ids", BankLineStateEntity.class)
-        .setParameter("ids", taken)
-        .getResultStream()
+    List<BankLineStateEntity> others =
+        entities
+            .createNativeQuery(
+                """
+                select * from bank_line_state where household_id = :household and other_line_id = any(:ids)
+                order by bank_line_id for update\
+                """,
+                BankLineStateEntity.class)
+            .setParameter("household", SignedIn.now().householdId())
+            .setParameter("ids", taken.toArray(UUID[]::new))
+            .getResultList();
+    others.stream()
         .filter(state -> state.state() != State.POSTED)
         .forEach(state ->
             state.become(

@@ -37,8 +37,8 @@ class CoverageService {
 
   private static final String SETTLED =
       """
-      select new %s(l.batchId, count(*)) from BankLine l join Posting p on p.bankLineId = l.id
-      join Statement s on s.id = p.statementId
+      select new %s(l.batchId, count(distinct l.id)) from BankLine l join LineLink k on k.bankLineId = l.id
+      join Posting p on p.id = k.postingId join Statement s on s.id = p.statementId
       where l.batchId in :ids and s.finishedAt is not null group by l.batchId\
       """;
 

@@ -17,6 +17,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.bankline.BankLineStateEntity;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
@@ -25,11 +26,11 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.gather.GatherJson.DoubtJson;
 import org.yewledger.app.gather.GatherJson.DoubtSideJson;
-import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amounts;
@@ -48,13 +49,13 @@ class DoubtService {
 
   private final EntityManager entities;
   private final ChartService charts;
-  private final AuditTrail audit;
+  private final Acts acts;
   private final Clock clock;
 
-  DoubtService(EntityManager entities, ChartService charts, AuditTrail audit, Clock clock) {
+  DoubtService(EntityManager entities, ChartService charts, Acts acts, Clock clock) {
     this.entities = entities;
     this.charts = charts;
-    this.audit = audit;
+    this.acts = acts;
     this.clock = clock;
   }
 
@@ -99,7 +100,7 @@ class DoubtService {
     if (other == null || state.state() == State.POSTED || state.state() == State.REPLACED) {
       throw new Conflict("not-doubtful", "This line is not in doubt any more.");
     }
-    State before = state.state();
+    acts.begin(ActKind.DECIDE_DOUBT, inWords(decision));
     State next =
         switch (decision) {
           case SAME -> State.COPY;
@@ -107,7 +108,14 @@ class DoubtService {
           case OPEN -> State.DOUBTFUL;
         };
     state.become(next, other, clock.instant(), SignedIn.now().personId());
-    audit.write("decide doubt", "bank line", lineId, before, next);
+  }
+
+  private static String inWords(Decision decision) {
+    return switch (decision) {
+      case SAME -> "Decided that a line is one that was here already";
+      case TWO -> "Decided that a line is another one";
+      case OPEN -> "Opened a doubt again";
+    };
   }
 
   private DoubtJson doubt(BankLineStateEntity state, Chart chart, Map<UUID, BookedAs> booked) {
@@ -154,14 +162,14 @@ class DoubtService {
     return entities
         .createQuery(
             """
-            select new %s(p.bankLineId, e.no, e.payee) from Posting p join Entry e on e.id = p.entryId
-            where p.bankLineId in :lines\
+            select new %s(k.bankLineId, e.no, e.payee) from LineLink k join Entry e on e.id = k.entryId
+            where k.bankLineId in :lines\
             """
                 .formatted(BookedAs.class.getName()),
             BookedAs.class)
         .setParameter("lines", lines)
         .getResultStream()
-        .collect(Collectors.toMap(BookedAs::lineId, b -> b));
+        .collect(Collectors.toMap(BookedAs::lineId, b -> b, (one, another) -> one));
   }
 
   /** Reads the lines at once, so that looking each up afterwards costs nothing. */

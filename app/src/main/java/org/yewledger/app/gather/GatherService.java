@@ -1,7 +1,6 @@
 package org.yewledger.app.gather;
 
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.LockModeType;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -13,22 +12,25 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.bankline.BankLineStore;
 import org.yewledger.app.bankline.BatchEntity;
-import org.yewledger.app.chart.AccountEntity;
+import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.gather.FileReading.FileRead;
 import org.yewledger.app.gather.FileReading.Part;
 import org.yewledger.app.gather.FileReading.Upload;
 import org.yewledger.app.gather.FileRouting.Route;
-import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.HouseholdNumbers;
+import org.yewledger.app.platform.HouseholdNumbers.Of;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.Days;
@@ -74,7 +76,9 @@ public class GatherService {
   private final FileRouting routing;
   private final RememberedLayouts layouts;
   private final BankLineStore lines;
-  private final AuditTrail audit;
+  private final AccountLocks locks;
+  private final HouseholdNumbers numbers;
+  private final Acts acts;
   private final Clock clock;
 
   GatherService(
@@ -85,7 +89,9 @@ public class GatherService {
       FileRouting routing,
       RememberedLayouts layouts,
       BankLineStore lines,
-      AuditTrail audit,
+      AccountLocks locks,
+      HouseholdNumbers numbers,
+      Acts acts,
       Clock clock) {
     this.entities = entities;
     this.charts = charts;
@@ -94,7 +100,9 @@ public class GatherService {
     this.routing = routing;
     this.layouts = layouts;
     this.lines = lines;
-    this.audit = audit;
+    this.locks = locks;
+    this.numbers = numbers;
+    this.acts = acts;
     this.clock = clock;
   }
 
@@ -190,7 +198,7 @@ public class GatherService {
   }
 
   private Gathering lockedAndCompared(Account account, BankStatement file, LineSource source) {
-    entities.find(AccountEntity.class, account.id(), LockModeType.PESSIMISTIC_WRITE);
+    locks.exclusive(List.of(account.id()));
     return Gathering.of(account, file, known(account, file), source);
   }
 
@@ -200,10 +208,12 @@ public class GatherService {
       BatchEntity.Origin origin,
       Gathering gathering,
       boolean makeStatement) {
-    var batch = new BatchEntity(Ids.next(), takeNumber(), account.id(), origin, file, gathering);
+    UUID act =
+        acts.begin(ActKind.GATHER, "Gathered %s for %s".formatted(origin.name(), account.name()));
+    long no = numbers.take(Of.BATCH, 1, act);
+    var batch = new BatchEntity(Ids.next(), no, account.id(), origin, file, gathering);
     entities.persist(batch);
     List<UUID> lineIds = lines.add(batch, gathering.comingIn());
-    audit.write("gather", "batch", batch.id(), null, BatchSummary.of(batch));
     UUID statementId = null;
     if (makeStatement
         && file.closing() != null
@@ -264,19 +274,5 @@ public class GatherService {
         ? List.of()
         : lines.known(
             account.id(), new Days(first.minusDays(DAYS_AROUND), last.plusDays(DAYS_AROUND)));
-  }
-
-  private long takeNumber() {
-    Object no =
-        entities
-            .createNativeQuery(
-                """
-                update household set next_batch_no = next_batch_no + 1 where id = :household
-                returning next_batch_no - 1\
-                """,
-                Long.class)
-            .setParameter("household", SignedIn.now().householdId())
-            .getSingleResult();
-    return (Long) no;
   }
 }

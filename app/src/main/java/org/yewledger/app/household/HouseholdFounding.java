@@ -1,5 +1,6 @@
 package org.yewledger.app.household;
 
+import org.yewledger.app.act.Acts;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -10,18 +11,24 @@ import org.springframework.transaction.support.TransactionTemplate;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 
 /** Founds a household with its owner. */
 @Service
 public class HouseholdFounding {
   private final JdbcClient jdbc;
   private final PasswordEncoder passwords;
+  private final Acts acts;
   private final TransactionTemplate transaction;
 
   HouseholdFounding(
-      JdbcClient jdbc, PasswordEncoder passwords, PlatformTransactionManager transactions) {
+      JdbcClient jdbc,
+      PasswordEncoder passwords,
+      Acts acts,
+      PlatformTransactionManager transactions) {
     this.jdbc = jdbc;
     this.passwords = passwords;
+    this.acts = acts;
     this.transaction = new TransactionTemplate(transactions);
   }
 
@@ -49,6 +56,7 @@ public class HouseholdFounding {
           jdbc.sql("insert into person (id, email, name, password_hash) values (?, ?, ?, ?)")
               .params(owner.personId(), owner.email(), owner.name(), passwords.encode(password))
               .update();
+          acts.begin(ActKind.BEGIN_HOUSEHOLD, "Began the household " + name);
           addOwner(owner);
           firstWork.run();
           return true;
@@ -61,6 +69,7 @@ public class HouseholdFounding {
         owner,
         () -> {
           addHousehold(name, owner);
+          acts.begin(ActKind.BEGIN_HOUSEHOLD, "Began the household " + name);
           addOwner(owner);
           return true;
         });

@@ -2,17 +2,19 @@ package org.yewledger.app.household;
 
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.util.Locale;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
-import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.Secrets;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 
 /** Takes up a link: joins a household, or sets a new password. Nobody is signed in yet. */
 @Service
@@ -50,7 +52,7 @@ class LinkService {
   private final HouseholdFounding founding;
   private final Sessions sessions;
   private final SignInThrottle throttle;
-  private final AuditTrail audit;
+  private final Acts acts;
   private final Clock clock;
 
   LinkService(
@@ -60,7 +62,7 @@ class LinkService {
       HouseholdFounding founding,
       Sessions sessions,
       SignInThrottle throttle,
-      AuditTrail audit,
+      Acts acts,
       Clock clock) {
     this.jdbc = jdbc;
     this.passwords = passwords;
@@ -68,7 +70,7 @@ class LinkService {
     this.founding = founding;
     this.sessions = sessions;
     this.throttle = throttle;
-    this.audit = audit;
+    this.acts = acts;
     this.clock = clock;
   }
 
@@ -106,11 +108,11 @@ class LinkService {
         acting(row, personId, row.name()),
         () -> {
           use(row);
+          acts.begin(ActKind.PEOPLE, row.name() + " set a new password");
           passwordService.set(personId, password);
-          audit.write("set new password", "person", personId, null, null);
+          sessions.endAllOf(personId);
           return true;
         });
-    sessions.endAllOf(personId);
   }
 
   private void join(Row row, String name, String password) {
@@ -125,6 +127,9 @@ class LinkService {
         acting(row, personId, name),
         () -> {
           use(row);
+          acts.begin(
+              ActKind.PEOPLE,
+              "%s joined as %s".formatted(name, row.role().name().toLowerCase(Locale.ROOT)));
           if (known == null) {
             jdbc.sql("insert into person (id, email, name, password_hash) values (?, ?, ?, ?)")
                 .params(personId, row.email(), name, passwords.encode(password))
@@ -133,7 +138,6 @@ class LinkService {
           jdbc.sql("insert into membership (household_id, person_id, role) values (?, ?, ?)")
               .params(row.householdId(), personId, row.role().name())
               .update();
-          audit.write("join", "person", personId, null, row.role());
           return true;
         });
   }

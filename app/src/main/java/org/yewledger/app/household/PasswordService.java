@@ -5,9 +5,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 
 /** Passwords: how good they have to be, and changing one's own. */
 @Service
@@ -19,12 +20,12 @@ class PasswordService {
 
   private final JdbcClient jdbc;
   private final PasswordEncoder passwords;
-  private final AuditTrail audit;
+  private final Acts acts;
 
-  PasswordService(JdbcClient jdbc, PasswordEncoder passwords, AuditTrail audit) {
+  PasswordService(JdbcClient jdbc, PasswordEncoder passwords, Acts acts) {
     this.jdbc = jdbc;
     this.passwords = passwords;
-    this.audit = audit;
+    this.acts = acts;
   }
 
   /**
@@ -34,8 +35,8 @@ class PasswordService {
   void change(String current, String wanted) {
     SignedIn me = SignedIn.now();
     requireRight(current);
+    acts.begin(ActKind.PEOPLE, "Changed the own password");
     set(me.personId(), wanted);
-    audit.write("change password", "person", me.personId(), null, null);
   }
 
   /** Checks that who sits there knows the password. */

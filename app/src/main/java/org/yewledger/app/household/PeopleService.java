@@ -12,7 +12,7 @@ import org.springframework.jdbc.core.DataClassRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.ForOwners;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
@@ -20,6 +20,7 @@ import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.Secrets;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 
 /** The people of the household, their roles, and the links that let them in. */
 @Service
@@ -40,15 +41,14 @@ class PeopleService {
   private final JdbcClient jdbc;
   private final Secrets secrets;
   private final Sessions sessions;
-  private final AuditTrail audit;
+  private final Acts acts;
   private final Clock clock;
 
-  PeopleService(
-      JdbcClient jdbc, Secrets secrets, Sessions sessions, AuditTrail audit, Clock clock) {
+  PeopleService(JdbcClient jdbc, Secrets secrets, Sessions sessions, Acts acts, Clock clock) {
     this.jdbc = jdbc;
     this.secrets = secrets;
     this.sessions = sessions;
-    this.audit = audit;
+    this.acts = acts;
     this.clock = clock;
   }
 
@@ -103,6 +103,7 @@ class PeopleService {
   @Transactional
   @ForOwners
   void withdraw(UUID invitationId) {
+    acts.begin(ActKind.PEOPLE, "Withdrew an invitation");
     int gone =
         jdbc.sql("delete from link where id = ? and purpose = 'INVITATION' and used_at is null")
             .param(invitationId)
@@ -110,7 +111,6 @@ class PeopleService {
     if (gone == 0) {
       throw new NotFound("invitation");
     }
-    audit.write("withdraw", "invitation", invitationId, null, null);
   }
 
   /**
@@ -141,14 +141,17 @@ class PeopleService {
   @Transactional
   @ForOwners
   void giveRole(UUID personId, Role role) {
+    holdOwners();
     Member member = member(personId);
     if (member.role() == Role.OWNER && role != Role.OWNER) {
       requireAnotherOwner(member);
     }
+    acts.begin(
+        ActKind.PEOPLE,
+        "Made %s %s".formatted(member.name(), role.name().toLowerCase(Locale.ROOT)));
     jdbc.sql("update membership set role = ? where person_id = ?")
         .params(role.name(), personId)
         .update();
-    audit.write("give role", "person", personId, member.role(), role);
     sessions.endAllOf(personId);
   }
 
@@ -156,11 +159,12 @@ class PeopleService {
   @Transactional
   @ForOwners
   void remove(UUID personId) {
+    holdOwners();
     Member member = member(personId);
     if (member.role() == Role.OWNER) {
       requireAnotherOwner(member);
     }
-    audit.write("remove", "person", personId, member, null);
+    acts.begin(ActKind.PEOPLE, "Removed %s, %s".formatted(member.name(), member.email()));
     sessions.endAllOf(personId);
     jdbc.sql("delete from membership where person_id = ?").param(personId).update();
   }
@@ -169,9 +173,16 @@ class PeopleService {
   @Transactional
   @ForOwners
   void signOutEverywhere(UUID personId) {
-    member(personId);
+    acts.begin(ActKind.PEOPLE, "Signed out %s everywhere".formatted(member(personId).name()));
     sessions.endAllOf(personId);
-    audit.write("sign out", "person", personId, null, null);
+  }
+
+  /**
+   * Of two owners who demote each other at one moment, the second waits here, and then is the last.
+   */
+  private void holdOwners() {
+    jdbc.sql("select person_id from membership where role = 'OWNER' order by person_id for update")
+        .query(row -> {});
   }
 
   private Member member(UUID personId) {
@@ -198,6 +209,11 @@ class PeopleService {
       String email,
       Role role,
       Duration lasts) {
+    acts.begin(
+        ActKind.PEOPLE,
+        purpose.equals("INVITATION")
+            ? "Invited " + email
+            : "Made a new-password link for " + email);
     UUID id = Ids.next();
     String token = secrets.newToken();
     Instant now = clock.instant();
@@ -219,7 +235,6 @@ class PeopleService {
         .param(10, Timestamp.from(now))
         .param(11, Timestamp.from(now.plus(lasts)))
         .update();
-    audit.write("make link", "person", personId == null ? id : personId, null, email);
     return new NewLink(id, token, now.plus(lasts));
   }
 }

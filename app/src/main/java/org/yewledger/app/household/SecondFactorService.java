@@ -10,10 +10,11 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.platform.AuditTrail;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.Secrets;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 
 /** The second factor of the person who is signed in, with codes for the day the phone is lost. */
 @Service
@@ -25,13 +26,13 @@ class SecondFactorService {
 
   private final JdbcClient jdbc;
   private final Secrets secrets;
-  private final AuditTrail audit;
+  private final Acts acts;
   private final Clock clock;
 
-  SecondFactorService(JdbcClient jdbc, Secrets secrets, AuditTrail audit, Clock clock) {
+  SecondFactorService(JdbcClient jdbc, Secrets secrets, Acts acts, Clock clock) {
     this.jdbc = jdbc;
     this.secrets = secrets;
-    this.audit = audit;
+    this.acts = acts;
     this.clock = clock;
   }
 
@@ -74,20 +75,20 @@ class SecondFactorService {
           "code",
           "That is not the code of this key. Look whether the phone's clock is right, and type the next one.");
     }
+    acts.begin(ActKind.PEOPLE, "Turned on the own second factor");
     jdbc.sql("update person set totp_secret = ?, totp_last_step = ? where id = ?")
         .params(secrets.encrypt(secret), step.getAsLong(), me())
         .update();
-    audit.write("turn on second factor", "person", me(), null, null);
     return newRecoveryCodes();
   }
 
   @Transactional
   void turnOff() {
+    acts.begin(ActKind.PEOPLE, "Turned off the own second factor");
     jdbc.sql("update person set totp_secret = null, totp_last_step = null where id = ?")
         .param(me())
         .update();
     jdbc.sql("delete from recovery_code where person_id = ?").param(me()).update();
-    audit.write("turn off second factor", "person", me(), null, null);
   }
 
   /** Whether a code lets the person in; each works once. */

@@ -1,17 +1,20 @@
 package org.yewledger.app.household;
 
 import java.util.UUID;
-import org.springframework.session.FindByIndexNameSessionRepository;
-import org.springframework.session.Session;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/** The sign-ins of people, wherever they are. */
+/**
+ * The sign-ins of people, wherever they are. They end by SQL on the connection at hand, and so in
+ * the transaction that takes the right away: the session store works in transactions of a manager
+ * of its own, and begun within one of a household it would end that one.
+ */
 @Component
 class Sessions {
-  private final FindByIndexNameSessionRepository<? extends Session> repository;
+  private final JdbcClient jdbc;
 
-  Sessions(FindByIndexNameSessionRepository<? extends Session> repository) {
-    this.repository = repository;
+  Sessions(JdbcClient jdbc) {
+    this.jdbc = jdbc;
   }
 
   void endAllOf(UUID personId) {
@@ -20,8 +23,8 @@ class Sessions {
 
   /** Ends all sessions of a person but the one that they sit in. */
   void endAllOf(UUID personId, String butSessionId) {
-    repository.findByPrincipalName(personId.toString()).keySet().stream()
-        .filter(id -> !id.equals(butSessionId))
-        .forEach(repository::deleteById);
+    jdbc.sql("delete from spring_session where principal_name = ? and session_id <> ?")
+        .params(personId.toString(), butSessionId)
+        .update();
   }
 }

@@ -5,6 +5,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
@@ -28,6 +29,7 @@ public class EntryEntity {
 
   private Instant madeAt;
   private UUID madeBy;
+  @Version private int version;
 
   protected EntryEntity() {}
 
@@ -40,6 +42,26 @@ public class EntryEntity {
     this.origin = entry.origin();
     this.madeAt = madeAt;
     this.madeBy = madeBy;
+  }
+
+  /** What an entry says may change; its number and who made it when stay. */
+  void become(Entry entry) {
+    this.date = entry.date();
+    this.payee = entry.payee();
+    this.note = entry.note();
+  }
+
+  /** Its line is gone, and it stays: from now on it stands by the person's will. */
+  public void stayByHand() {
+    this.origin = Entry.Origin.BY_HAND;
+  }
+
+  public Entry.Origin origin() {
+    return origin;
+  }
+
+  public int version() {
+    return version;
   }
 
   public UUID id() {

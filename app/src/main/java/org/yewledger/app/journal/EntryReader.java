@@ -2,6 +2,7 @@ package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -10,6 +11,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.core.ledger.Account;
@@ -46,6 +48,14 @@ public class EntryReader {
       return entry.note();
     }
 
+    public PostingState stateOf(UUID postingId) {
+      return postings.stream()
+          .filter(p -> p.id().equals(postingId))
+          .map(PostingView::state)
+          .findFirst()
+          .orElse(PostingState.OPEN);
+    }
+
     /** The accounts across from a posting: one by name, several as their number. */
     public String otherSideOf(UUID postingId) {
       boolean debit = postings.stream().anyMatch(p -> p.id().equals(postingId) && p.isDebit());
@@ -67,9 +77,9 @@ public class EntryReader {
     }
   }
 
-  private record Row(PostingEntity posting, boolean finished) {
+  private record Row(PostingEntity posting, boolean finished, boolean atBank) {
     static Row of(Object[] columns) {
-      return new Row((PostingEntity) columns[0], columns[1] != null);
+      return new Row((PostingEntity) columns[0], columns[1] != null, (Boolean) columns[2]);
     }
   }
 
@@ -100,7 +110,8 @@ public class EntryReader {
         entities
             .createQuery(
                 """
-                select p, s.finishedAt from Posting p left join Statement s on s.id = p.statementId
+                select p, s.finishedAt, exists (select 1 from LineLink k where k.postingId = p.id)
+                from Posting p left join Statement s on s.id = p.statementId
                 where p.entryId in :ids order by p.place\
                 """,
                 Object[].class)
@@ -124,26 +135,27 @@ public class EntryReader {
     return new PostingView(
         p.id(),
         new Posting(account, p.amountMinor(), p.baseMinor(), p.note()),
-        PostingState.of(p.bankLineId() != null, p.statementId() != null, row.finished()));
+        PostingState.of(row.atBank(), p.statementId() != null, row.finished()));
   }
 
-  /** What the bank said in the lines that confirm the postings, by line. */
+  /** What the bank said in the lines that confirm the postings, by posting. */
   @Transactional(readOnly = true)
   public Map<UUID, String> bankTexts(Collection<PostingEntity> postings) {
-    List<UUID> ids =
-        postings.stream()
-            .map(PostingEntity::bankLineId)
-            .<UUID>mapMulti((id, known) -> {
-              if (id != null) {
-                known.accept(id);
-              }
-            })
-            .toList();
-    return entities
+    Map<UUID, String> texts = new HashMap<>();
+    entities
         .createQuery(
-            "from BankLine where id in :ids", org.yewledger.app.bankline.BankLineEntity.class)
-        .setParameter("ids", ids)
+            """
+            select k.postingId, l from LineLink k join BankLine l on l.id = k.bankLineId
+            where array_contains(:ids, k.postingId) = true order by l.bookedOn, l.id\
+            """,
+            Object[].class)
+        .setParameter("ids", postings.stream().map(PostingEntity::id).toArray(UUID[]::new))
         .getResultStream()
-        .collect(Collectors.toMap(l -> l.id(), l -> l.toBankLine().text()));
+        .forEach(columns ->
+            texts.merge(
+                (UUID) columns[0],
+                ((BankLineEntity) columns[1]).toBankLine().text(),
+                (first, second) -> first + " + " + second));
+    return texts;
   }
 }

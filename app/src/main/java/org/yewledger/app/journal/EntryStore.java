@@ -1,39 +1,71 @@
 package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
+import java.sql.Date;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
+import org.yewledger.app.platform.HouseholdNumbers;
+import org.yewledger.app.platform.HouseholdNumbers.Of;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Revision;
 
-/** Writes entries that the core has made; the only way for one to get into the database. */
+/**
+ * Writes entries that the core has made; the only way for one to get into the database. What it
+ * writes is in the database when a method returns, so that links and totals can follow by SQL.
+ */
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
 public class EntryStore {
   /** A stored entry and its postings, in the entry's order. */
   public record Stored(EntryEntity entry, List<PostingEntity> postings) {}
 
+  private record AccountMonth(UUID accountId, LocalDate month) {}
+
   private final EntityManager entities;
+  private final JdbcClient jdbc;
+  private final HouseholdNumbers numbers;
+  private final Acts acts;
   private final Clock clock;
 
-  EntryStore(EntityManager entities, Clock clock) {
+  EntryStore(
+      EntityManager entities, JdbcClient jdbc, HouseholdNumbers numbers, Acts acts, Clock clock) {
     this.entities = entities;
+    this.jdbc = jdbc;
+    this.numbers = numbers;
+    this.acts = acts;
     this.clock = clock;
   }
 
   /** Numbers and stores the entries, in their order. */
   public List<Stored> add(List<Entry> entries) {
-    long no = takeNumbers(entries.size());
+    if (entries.isEmpty()) {
+      return List.of();
+    }
+    holdMonths(
+        entries.stream()
+            .flatMap(e -> e.postings().stream().map(p -> month(p.account().id(), e.date())))
+            .toList());
+    long no = numbers.take(Of.ENTRY, entries.size(), acts.underWay());
     var stored = new ArrayList<Stored>(entries.size());
     for (Entry entry : entries) {
       stored.add(add(entry, no++));
     }
+    entities.flush();
     return stored;
   }
 
@@ -49,10 +81,48 @@ public class EntryStore {
     return new Stored(row, postings);
   }
 
-  /** Takes an entry out of the books, with its postings. The database refuses a reconciled one. */
-  public void remove(UUID entryId) {
-    postingsOf(entryId).forEach(entities::remove);
-    entities.remove(entities.getReference(EntryEntity.class, entryId));
+  /**
+   * Takes entries out of the books, with their postings; history keeps what they said. The database
+   * refuses reconciled ones.
+   */
+  public void remove(Collection<UUID> entryIds) {
+    entities.flush();
+    List<PostingEntity> postings = postingsOf(entryIds);
+    holdMonths(postings.stream().map(p -> month(p.accountId(), p.date())).toList());
+    UUID household = SignedIn.now().householdId();
+    UUID[] ids = entryIds.toArray(UUID[]::new);
+    jdbc.sql("delete from posting where household_id = ? and entry_id = any(?)")
+        .params(household, ids)
+        .update();
+    jdbc.sql("delete from entry where household_id = ? and id = any(?)")
+        .params(household, ids)
+        .update();
+    entities.clear();
+  }
+
+  /** Gives an entry the form that the core has worked out; number and identity stay. */
+  public void revise(EntryEntity entry, Revision revision) {
+    Entry wanted = revision.wanted();
+    List<PostingEntity> before = postingsOf(List.of(entry.id()));
+    var months = new ArrayList<AccountMonth>();
+    before.forEach(p -> months.add(month(p.accountId(), p.date())));
+    wanted.postings().forEach(p -> months.add(month(p.account().id(), wanted.date())));
+    holdMonths(months);
+    entry.become(wanted);
+    for (int place = 0; place < wanted.postings().size(); place++) {
+      Integer kept = revision.kept().get(place);
+      if (kept == null) {
+        entities.persist(new PostingEntity(Ids.next(), entry, place, wanted.postings().get(place)));
+      } else {
+        before.get(kept).stay(place, entry.date(), wanted.postings().get(place).note());
+      }
+    }
+    for (int i = 0; i < before.size(); i++) {
+      if (!revision.kept().containsValue(i)) {
+        entities.remove(before.get(i));
+      }
+    }
+    entities.flush();
   }
 
   /** Sends what was added and removed so far to the database. */
@@ -65,26 +135,46 @@ public class EntryStore {
     entities.clear();
   }
 
-  public List<PostingEntity> postingsOf(UUID entryId) {
+  /** Entries by their identities; those that are not there are missing. */
+  public Map<UUID, EntryEntity> byId(Collection<UUID> entryIds) {
+    var found = new LinkedHashMap<UUID, EntryEntity>();
+    List<EntryEntity> rows =
+        entities
+            .createNativeQuery(
+                "select * from entry where household_id = :household and id = any(:ids) order by id",
+                EntryEntity.class)
+            .setParameter("household", SignedIn.now().householdId())
+            .setParameter("ids", entryIds.toArray(UUID[]::new))
+            .getResultList();
+    rows.forEach(e -> found.put(e.id(), e));
+    return found;
+  }
+
+  /** The postings of entries, entry by entry in their order. */
+  public List<PostingEntity> postingsOf(Collection<UUID> entryIds) {
     return entities
-        .createQuery("from Posting where entryId = :entry order by place", PostingEntity.class)
-        .setParameter("entry", entryId)
+        .createNativeQuery(
+            """
+            select * from posting where household_id = :household and entry_id = any(:entries)
+            order by entry_id, place\
+            """,
+            PostingEntity.class)
+        .setParameter("household", SignedIn.now().householdId())
+        .setParameter("entries", entryIds.toArray(UUID[]::new))
         .getResultList();
   }
 
-  /** Locks the household's counter, so that numbers are given once, without gaps. */
-  private long takeNumbers(int count) {
-    Object first =
-        entities
-            .createNativeQuery(
-                """
-                update household set next_entry_no = next_entry_no + :count where id = :household
-                returning next_entry_no - :count\
-                """,
-                Long.class)
-            .setParameter("count", count)
-            .setParameter("household", SignedIn.now().householdId())
-            .getSingleResult();
-    return (Long) first;
+  private static AccountMonth month(UUID accountId, LocalDate day) {
+    return new AccountMonth(accountId, day.withDayOfMonth(1));
+  }
+
+  /** Kept totals are locked in one order, before the postings that change them are written. */
+  private void holdMonths(List<AccountMonth> touched) {
+    Set<AccountMonth> months = new LinkedHashSet<>(touched);
+    jdbc.sql("select hold_account_months(?, ?)")
+        .params(
+            months.stream().map(AccountMonth::accountId).toArray(UUID[]::new),
+            months.stream().map(m -> Date.valueOf(m.month())).toArray(Date[]::new))
+        .query(row -> {});
   }
 }

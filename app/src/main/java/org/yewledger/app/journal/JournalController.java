@@ -6,8 +6,13 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import jakarta.validation.Valid;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.JournalJson.DraftJson;
 import org.yewledger.app.journal.JournalJson.EntryJson;
 import org.yewledger.app.journal.JournalJson.JournalPageJson;
 import org.yewledger.app.journal.JournalJson.RegisterJson;
@@ -18,10 +23,18 @@ import org.yewledger.app.journal.JournalJson.RegisterJson;
 class JournalController {
   private final JournalService journal;
   private final RegisterService registers;
+  private final RevisionService revisions;
+  private final ChartService charts;
 
-  JournalController(JournalService journal, RegisterService registers) {
+  JournalController(
+      JournalService journal,
+      RegisterService registers,
+      RevisionService revisions,
+      ChartService charts) {
     this.journal = journal;
     this.registers = registers;
+    this.revisions = revisions;
+    this.charts = charts;
   }
 
   @GetMapping("/api/entries")
@@ -35,6 +48,13 @@ class JournalController {
 
   @GetMapping("/api/entries/{id}")
   EntryJson entry(@PathVariable UUID id) {
+    return journal.entry(id);
+  }
+
+  /** Gives an entry another form; number and identity stay, and history keeps each form. */
+  @PutMapping("/api/entries/{id}")
+  EntryJson revise(@PathVariable UUID id, @Valid @RequestBody DraftJson draft) {
+    revisions.revise(id, draft.version(), draft.toDraft(charts.chart()));
     return journal.entry(id);
   }
 

@@ -8,7 +8,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
-import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -17,13 +16,12 @@ import org.yewledger.app.journal.EntryReader.PostingView;
 import org.yewledger.app.journal.JournalJson.EntryJson;
 import org.yewledger.app.journal.JournalJson.JournalPageJson;
 import org.yewledger.app.platform.NotFound;
-import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.BetweenBooks;
-import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.reconcile.PostingState;
+import org.yewledger.core.report.Movement;
 
 /** Reads the journal, newest entries first. */
 @Service
@@ -103,28 +101,22 @@ class JournalService {
 
   private static EntryJson json(EntryView view) {
     EntryEntity e = view.entry();
-    Book book = view.postings().getFirst().account().book();
-    CurrencyUnit currency = book.currency();
     List<PostingView> own =
         view.postings().stream().filter(p -> p.account().kind() != AccountKind.DRAWINGS).toList();
     List<PostingView> credits = own.stream().filter(p -> !p.isDebit()).toList();
     List<PostingView> debits = own.stream().filter(PostingView::isDebit).toList();
-    long total = debits.stream().mapToLong(p -> p.posting().debitMinor()).sum();
-    boolean spent =
-        debits.stream().anyMatch(p -> p.account().accountClass() == AccountClass.EXPENSE);
-    boolean category =
-        view.postings().stream().anyMatch(p -> p.account().accountClass().isCategory());
     List<Posting> postings = view.postings().stream().map(PostingView::posting).toList();
-    // Money that comes back from an expense is debited to the bank and credited to the expense.
+    Movement movement = Movement.of(postings);
     return new EntryJson(
         e.id(),
+        e.version(),
         e.no(),
         e.date(),
         e.payee(),
         e.note(),
-        Amounts.toDecimal(spent ? -total : total, currency),
-        !category,
-        currency.getCode(),
+        Amounts.toDecimal(movement.amountMinor(), movement.currency()),
+        movement.transfer(),
+        movement.currency().getCode(),
         side(credits),
         side(debits),
         state(view),

@@ -28,7 +28,6 @@ public class PostingEntity {
   private long amountMinor;
   private long baseMinor;
   private String note;
-  private @Nullable UUID bankLineId;
   private @Nullable UUID statementId;
   @Version private int version;
 
@@ -44,6 +43,13 @@ public class PostingEntity {
     this.amountMinor = posting.amountMinor();
     this.baseMinor = posting.baseMinor();
     this.note = posting.note();
+  }
+
+  /** The same posting in a revised entry. */
+  void stay(int place, LocalDate date, String note) {
+    this.place = place;
+    this.date = date;
+    this.note = note;
   }
 
   public UUID id() {
@@ -74,14 +80,6 @@ public class PostingEntity {
 
   public String note() {
     return note;
-  }
-
-  public @Nullable UUID bankLineId() {
-    return bankLineId;
-  }
-
-  public void seenIn(@Nullable UUID bankLineId) {
-    this.bankLineId = bankLineId;
   }
 
   public @Nullable UUID statementId() {

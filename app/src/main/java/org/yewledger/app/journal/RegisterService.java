@@ -20,7 +20,6 @@ import org.yewledger.app.journal.JournalJson.RegisterJson;
 import org.yewledger.app.journal.JournalJson.RegisterRowJson;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amounts;
-import org.yewledger.core.reconcile.PostingState;
 import org.yewledger.core.report.RunningBalance;
 
 /** An account's postings with its running balance, newest first. */
@@ -106,7 +105,7 @@ class RegisterService {
         p.amountMinor() < 0 ? amount : null,
         p.amountMinor() > 0 ? amount : null,
         Amounts.toDecimal(balance, account.currency()),
-        PostingState.of(p.bankLineId() != null, p.statementId() != null, finished),
+        view.stateOf(p.id()),
         finished && statement != null ? statement.closesOn() : null);
   }
 

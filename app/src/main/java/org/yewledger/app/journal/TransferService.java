@@ -5,12 +5,14 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
+import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
-import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
@@ -25,14 +27,20 @@ public class TransferService {
   private final ChartService charts;
   private final LedgerService ledgers;
   private final EntryStore entries;
-  private final AuditTrail audit;
+  private final AccountLocks locks;
+  private final Acts acts;
 
   TransferService(
-      ChartService charts, LedgerService ledgers, EntryStore entries, AuditTrail audit) {
+      ChartService charts,
+      LedgerService ledgers,
+      EntryStore entries,
+      AccountLocks locks,
+      Acts acts) {
     this.charts = charts;
     this.ledgers = ledgers;
     this.entries = entries;
-    this.audit = audit;
+    this.locks = locks;
+    this.acts = acts;
   }
 
   /** How a transfer would be booked, without booking it. */
@@ -44,7 +52,11 @@ public class TransferService {
   @Transactional
   @ForBookkeepers
   public EntryStore.Stored book(CurrencyTransfer transfer) {
-    return store(booked(transfer).entry(), "transfer");
+    locks.shared(List.of(transfer.from().id(), transfer.to().id()));
+    acts.begin(
+        ActKind.TRANSFER,
+        "Transferred from %s to %s".formatted(transfer.from().name(), transfer.to().name()));
+    return entries.add(List.of(booked(transfer).entry())).getFirst();
   }
 
   private CurrencyTransfer.Booked booked(CurrencyTransfer transfer) {
@@ -93,7 +105,8 @@ public class TransferService {
                     "nothing-to-revalue",
                     "Every account of %s already stands at its worth of %s."
                         .formatted(book.name(), day)));
-    return store(entry, "revalue");
+    acts.begin(ActKind.REVALUE, "Revalued %s on %s".formatted(book.name(), day));
+    return entries.add(List.of(entry)).getFirst();
   }
 
   private Revaluation revaluation(Book book, LocalDate day, Chart chart) {
@@ -103,12 +116,5 @@ public class TransferService {
             .filter(a -> a.isForeign() && a.kind() != AccountKind.DRAWINGS)
             .toList();
     return Revaluation.of(book, day, accounts, ledgers.ledger(chart));
-  }
-
-  private EntryStore.Stored store(Entry entry, String act) {
-    EntryStore.Stored stored = entries.add(List.of(entry)).getFirst();
-    audit.write(
-        act, "entry", stored.entry().id(), null, List.of(stored.entry().no(), entry.payee()));
-    return stored;
   }
 }

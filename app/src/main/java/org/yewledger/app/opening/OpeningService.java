@@ -12,14 +12,16 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
+import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.AgreedThrough;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.chart.KeptAccounts;
 import org.yewledger.app.currency.RateService;
 import org.yewledger.app.journal.EntryStore;
-import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.chart.AccountUse;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
@@ -37,20 +39,14 @@ public class OpeningService {
   /** What an account is to open with. {@code balanceMinor} null: not known yet. */
   public record Wanted(UUID accountId, LocalDate opensOn, @Nullable Long balanceMinor) {}
 
-  /** How the audit trail tells an opening balance: as a person reads it. */
-  private record Told(LocalDate opensOn, @Nullable String balance) {
-    static Told of(LocalDate opensOn, @Nullable Long minor, CurrencyUnit currency) {
-      return new Told(opensOn, minor == null ? null : Amounts.shown(minor, currency));
-    }
-  }
-
   private final ChartService charts;
   private final KeptAccounts keptAccounts;
   private final EntryStore entries;
   private final RateService rates;
   private final AgreedThrough agreed;
   private final JdbcClient jdbc;
-  private final AuditTrail audit;
+  private final AccountLocks locks;
+  private final Acts acts;
 
   OpeningService(
       ChartService charts,
@@ -59,14 +55,16 @@ public class OpeningService {
       RateService rates,
       AgreedThrough agreed,
       JdbcClient jdbc,
-      AuditTrail audit) {
+      AccountLocks locks,
+      Acts acts) {
     this.charts = charts;
     this.keptAccounts = keptAccounts;
     this.entries = entries;
     this.rates = rates;
     this.agreed = agreed;
     this.jdbc = jdbc;
-    this.audit = audit;
+    this.locks = locks;
+    this.acts = acts;
   }
 
   /** The opening balances that are set, by account. */
@@ -95,12 +93,46 @@ public class OpeningService {
   @Transactional
   @ForBookkeepers
   public void set(List<Wanted> all) {
+    locks.exclusive(all.stream().map(Wanted::accountId).toList());
     Map<UUID, Opening> before = openings();
     Map<UUID, LocalDate> agreedDays = agreed.byAccount();
     ExchangeRates known = rates.rates();
-    for (Wanted wanted : all) {
+    Chart chart = charts.chart();
+    List<Wanted> changes =
+        all.stream().filter(w -> changes(w, before.get(w.accountId()), chart)).toList();
+    if (changes.isEmpty()) {
+      return;
+    }
+    acts.begin(ActKind.OPENING_BALANCES, inWords(changes, before, chart));
+    for (Wanted wanted : changes) {
       set(wanted, before.get(wanted.accountId()), agreedDays.get(wanted.accountId()), known);
     }
+  }
+
+  /** Whether the sheet says something else than the books. */
+  private static boolean changes(Wanted wanted, @Nullable Opening before, Chart chart) {
+    Long minorBefore = before == null ? null : Long.valueOf(before.position().ownMinor());
+    boolean sameDay = wanted.opensOn().equals(chart.account(wanted.accountId()).opensOn());
+    boolean zeroKept = before == null && Objects.equals(wanted.balanceMinor(), 0L);
+    return !sameDay || !(zeroKept || Objects.equals(wanted.balanceMinor(), minorBefore));
+  }
+
+  private static String inWords(List<Wanted> changes, Map<UUID, Opening> before, Chart chart) {
+    if (changes.size() > 1) {
+      return "Set the opening balances of %d accounts".formatted(changes.size());
+    }
+    Wanted only = changes.getFirst();
+    Account account = chart.account(only.accountId());
+    Opening was = before.get(account.id());
+    String now = shown(only.balanceMinor(), account) + ", opening on " + only.opensOn();
+    return was == null
+        ? "Opening balance of %s set to %s".formatted(account.name(), now)
+        : "Opening balance of %s corrected from %s to %s"
+            .formatted(account.name(), shown(was.position().ownMinor(), account), now);
+  }
+
+  private static String shown(@Nullable Long minor, Account account) {
+    return minor == null ? "not known" : Amounts.shown(minor, account.currency());
   }
 
   private void set(
@@ -110,18 +142,11 @@ public class OpeningService {
       ExchangeRates known) {
     Chart chart = charts.chart();
     Account account = chart.account(wanted.accountId());
-    Long minorBefore = before == null ? null : Long.valueOf(before.position().ownMinor());
-    boolean sameDay = wanted.opensOn().equals(account.opensOn());
-    boolean zeroKept = before == null && Objects.equals(wanted.balanceMinor(), 0L);
-    if (sameDay && (zeroKept || Objects.equals(wanted.balanceMinor(), minorBefore))) {
-      return;
-    }
     AccountUse use = charts.use(account);
     use.requireOpeningFree(agreedThrough);
     use.requireOpensOn(wanted.opensOn());
     if (before != null) {
-      entries.remove(before.entryId());
-      entries.flush();
+      entries.remove(List.of(before.entryId()));
     }
     Account dated = account.openingOn(wanted.opensOn());
     jdbc.sql("update account set opens_on = ?, version = version + 1 where id = ?")
@@ -130,17 +155,8 @@ public class OpeningService {
     if (wanted.balanceMinor() != null && wanted.balanceMinor() != 0) {
       Account equity = keptAccounts.of(account.book(), AccountKind.OPENING_EQUITY, chart);
       entries.add(List.of(Entry.opening(dated, wanted.balanceMinor(), equity, known)));
-      entries.flush();
     }
     entries.forgetRead();
-    LocalDate dayBefore = account.opensOn();
-    Object told = dayBefore == null ? null : Told.of(dayBefore, minorBefore, account.currency());
-    audit.write(
-        before == null ? "set opening balance" : "correct opening balance",
-        "account",
-        account.id(),
-        told,
-        Told.of(wanted.opensOn(), wanted.balanceMinor(), account.currency()));
   }
 
   /** The value of an amount in its book's currency on the day before an account opens. */

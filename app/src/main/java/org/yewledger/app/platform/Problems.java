@@ -2,12 +2,15 @@ package org.yewledger.app.platform;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
-import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.dao.QueryTimeoutException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -71,7 +74,11 @@ class Problems {
   }
 
   @ExceptionHandler
-  ProblemDetail lostRace(OptimisticLockingFailureException e) {
+  ProblemDetail lostRace(ConcurrencyFailureException e) {
+    return changedMeanwhile();
+  }
+
+  private static ProblemDetail changedMeanwhile() {
     return problem(
         HttpStatus.CONFLICT,
         "changed-meanwhile",
@@ -111,13 +118,24 @@ class Problems {
         "The request is not what this address takes.");
   }
 
+  /** What the database refuses, told by the wall that it met. */
   @ExceptionHandler
-  ProblemDetail integrity(DataIntegrityViolationException e, HttpServletRequest request) {
-    LOG.warn("{} {}: {}", request.getMethod(), request.getRequestURI(), e.getMessage());
-    return problem(
-        HttpStatus.CONFLICT,
-        "changed-meanwhile",
-        "The books changed meanwhile and no longer allow this. Nothing was booked; look again.");
+  ProblemDetail refusedByDatabase(DataAccessException e, HttpServletRequest request) {
+    Optional<Conflict> wall = Walls.cause(e).flatMap(Walls::problem);
+    if (wall.isPresent()) {
+      return conflict(wall.get());
+    }
+    if (e instanceof DataIntegrityViolationException) {
+      LOG.warn("{} {}: {}", request.getMethod(), request.getRequestURI(), e.getMessage());
+      return changedMeanwhile();
+    }
+    if (e instanceof QueryTimeoutException) {
+      return problem(
+          HttpStatus.SERVICE_UNAVAILABLE,
+          "took-too-long",
+          "This took too long and was broken off. Nothing was changed; narrow it and try again.");
+    }
+    throw e;
   }
 
   static ProblemDetail problem(HttpStatus status, String code, String detail) {

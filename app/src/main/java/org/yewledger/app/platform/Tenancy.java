@@ -5,14 +5,18 @@ import java.util.UUID;
 import javax.sql.DataSource;
 import org.hibernate.cfg.AvailableSettings;
 import org.hibernate.context.spi.CurrentTenantIdentifierResolver;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.hibernate.autoconfigure.HibernatePropertiesCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.support.JdbcTransactionManager;
+import org.springframework.orm.jpa.EntityManagerHolder;
 import org.springframework.orm.jpa.JpaTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionOperations;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -21,6 +25,8 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Configuration
 class Tenancy {
+  private static final Logger LOG = LoggerFactory.getLogger(Tenancy.class);
+
   /** Stands for "no household", as before sign-in. No row carries it. */
   private static final UUID NOBODY = new UUID(0, 0);
 
@@ -75,10 +81,29 @@ class Tenancy {
     @Override
     protected void doBegin(Object transaction, TransactionDefinition definition) {
       super.doBegin(transaction, definition);
-      jdbc.queryForObject(
-          "select set_config('yew.household', ?, true)",
-          String.class,
-          currentHousehold().toString());
+      try {
+        jdbc.queryForObject(
+            "select set_config('yew.household', ?, true)",
+            String.class,
+            currentHousehold().toString());
+      } catch (RuntimeException | Error e) {
+        leaveNothingBehind(transaction);
+        throw e;
+      }
+    }
+
+    /** A transaction without its household must not stay bound to the thread. */
+    private void leaveNothingBehind(Object transaction) {
+      try {
+        if (TransactionSynchronizationManager.getResource(obtainEntityManagerFactory())
+            instanceof EntityManagerHolder begun) {
+          begun.getEntityManager().getTransaction().rollback();
+        }
+      } catch (RuntimeException lost) {
+        LOG.warn("a transaction that had not begun could not be rolled back: {}", lost.toString());
+      } finally {
+        doCleanupAfterCompletion(transaction);
+      }
     }
   }
 }

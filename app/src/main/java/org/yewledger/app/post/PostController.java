@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.post.PostJson.AcceptedJson;
 import org.yewledger.app.post.PostJson.AcceptedLinesJson;
 import org.yewledger.app.post.PostJson.BookingJson;
 import org.yewledger.app.post.PostJson.PairJson;
@@ -22,6 +23,7 @@ import org.yewledger.app.post.PostJson.PostedJson;
 import org.yewledger.app.post.PostJson.StacksJson;
 import org.yewledger.app.post.PostJson.TakeBackJson;
 import org.yewledger.app.post.PostJson.WouldBookJson;
+import org.yewledger.app.platform.Found;
 import org.yewledger.core.ledger.Account;
 
 /** Waiting lines and posting them. */
@@ -30,11 +32,20 @@ import org.yewledger.core.ledger.Account;
 class PostController {
   private final StacksService stacks;
   private final PostService posts;
+  private final PairService pairs;
+  private final TakeBackService takeBacks;
   private final ChartService charts;
 
-  PostController(StacksService stacks, PostService posts, ChartService charts) {
+  PostController(
+      StacksService stacks,
+      PostService posts,
+      PairService pairs,
+      TakeBackService takeBacks,
+      ChartService charts) {
     this.stacks = stacks;
     this.posts = posts;
+    this.pairs = pairs;
+    this.takeBacks = takeBacks;
     this.charts = charts;
   }
 
@@ -47,7 +58,7 @@ class PostController {
   @PostMapping("/api/waiting-lines/{id}/preview")
   WouldBookJson previewBooking(@PathVariable UUID id, @Valid @RequestBody BookingJson booking) {
     Chart chart = charts.chart();
-    Account account = posts.accountOf(id, chart);
+    Account account = posts.accountsOf(List.of(id), chart).of(id);
     return WouldBookJson.of(posts.wouldBook(id, booking.toBooking(account, chart)));
   }
 
@@ -55,13 +66,15 @@ class PostController {
   @PostMapping("/api/waiting-lines/post")
   PostedJson post(@Valid @RequestBody AcceptedLinesJson request) {
     Chart chart = charts.chart();
+    Found<Account> accounts =
+        posts.accountsOf(request.lines().stream().map(AcceptedJson::lineId).toList(), chart);
     List<PostService.Accepted> accepted =
         request.lines().stream()
             .map(l ->
                 new PostService.Accepted(
                     l.lineId(),
                     l.version(),
-                    l.booking().toBooking(posts.accountOf(l.lineId(), chart), chart)))
+                    l.booking().toBooking(accounts.of(l.lineId()), chart)))
             .toList();
     return new PostedJson(posts.post(accepted).stream().map(s -> s.entry().no()).toList());
   }
@@ -69,13 +82,13 @@ class PostController {
   /** Says that a waiting line is a posting already in the books. */
   @PostMapping("/api/waiting-lines/{id}/pair")
   PostedJson pair(@PathVariable UUID id, @Valid @RequestBody PairJson pair) {
-    return new PostedJson(List.of(posts.pair(id, pair.version(), pair.postingId()).no()));
+    return new PostedJson(List.of(pairs.pair(id, pair.version(), pair.postingId()).no()));
   }
 
   /** Takes posted lines back, so that they wait again. */
   @PostMapping("/api/waiting-lines/take-back")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void takeBack(@Valid @RequestBody TakeBackJson request) {
-    posts.takeBack(request.lineIds());
+    takeBacks.takeBack(request.lineIds());
   }
 }

@@ -47,7 +47,7 @@ class StacksService {
   private final EntityManager entities;
   private final ChartService charts;
   private final WaitingLines waitingLines;
-  private final PostService posts;
+  private final OpenPostings openPostings;
   private final RuleService rules;
   private final LedgerService ledgers;
 
@@ -55,13 +55,13 @@ class StacksService {
       EntityManager entities,
       ChartService charts,
       WaitingLines waitingLines,
-      PostService posts,
+      OpenPostings openPostings,
       RuleService rules,
       LedgerService ledgers) {
     this.entities = entities;
     this.charts = charts;
     this.waitingLines = waitingLines;
-    this.posts = posts;
+    this.openPostings = openPostings;
     this.rules = rules;
     this.ledgers = ledgers;
   }
@@ -70,7 +70,7 @@ class StacksService {
   StacksJson stacks(@Nullable UUID bookId) {
     Chart chart = charts.chart();
     List<Waiting> all = waitingLines.all(chart, bookId);
-    var page = new Page(chart, ledgers.ledger(chart), posts.openPostings(), ruleNumbers());
+    var page = new Page(chart, ledgers.ledger(chart), openPostings.all(), ruleNumbers());
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
             .map(reason -> stack(reason, all, page))
@@ -143,7 +143,8 @@ class StacksService {
     String payee = rule.then().payee().isEmpty() ? w.line().text() : rule.then().payee();
     Entry entry;
     try {
-      entry = Booking.plain(payee, to, w.line()).entryFor(w.account(), w.line(), page.ledger());
+      entry =
+          Booking.plain(payee, to, w.line()).entryFor(w.account(), w.line(), page.ledger()).entry();
     } catch (Refusal refusal) {
       // The line is shown all the same: a closed account or a missing rate is for the person to
       // mend.

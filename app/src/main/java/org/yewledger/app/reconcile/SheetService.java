@@ -175,7 +175,6 @@ class SheetService {
       boolean ticked,
       long balance) {
     EntryView view = views.of(posting.entryId());
-    UUID line = posting.bankLineId();
     return new TickableJson(
         posting.id(),
         posting.entryId(),
@@ -185,7 +184,7 @@ class SheetService {
         view.note(),
         view.otherSideOf(posting.id()),
         decimal(posting.amountMinor(), account),
-        line == null ? null : texts.get(line),
+        texts.get(posting.id()),
         ticked,
         ticked ? decimal(balance, account) : null);
   }

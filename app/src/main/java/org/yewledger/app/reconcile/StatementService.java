@@ -12,16 +12,18 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.bankline.BankLineEntity;
+import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.PostingEntity;
-import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
@@ -34,13 +36,16 @@ import org.yewledger.core.reconcile.StatementChain;
 public class StatementService {
   private final EntityManager entities;
   private final ChartService charts;
-  private final AuditTrail audit;
+  private final AccountLocks locks;
+  private final Acts acts;
   private final Clock clock;
 
-  StatementService(EntityManager entities, ChartService charts, AuditTrail audit, Clock clock) {
+  StatementService(
+      EntityManager entities, ChartService charts, AccountLocks locks, Acts acts, Clock clock) {
     this.entities = entities;
     this.charts = charts;
-    this.audit = audit;
+    this.locks = locks;
+    this.acts = acts;
     this.clock = clock;
   }
 
@@ -72,11 +77,14 @@ public class StatementService {
   @ForBookkeepers
   public StatementEntity begin(
       Account account, Balance closing, @Nullable Long openingSaidMinor, @Nullable UUID batchId) {
+    account.requireAtBank("accountId");
     chain(account).requireRoomFor(closing.on());
+    acts.begin(
+        ActKind.BEGIN_STATEMENT,
+        "Began the statement of %s for %s".formatted(closing.on(), account.name()));
     var statement =
         new StatementEntity(Ids.next(), account.id(), closing, openingSaidMinor, batchId);
     entities.persist(statement);
-    audit.write("begin", "statement", statement.id(), null, closing);
     return statement;
   }
 
@@ -85,13 +93,12 @@ public class StatementService {
   @ForBookkeepers
   public void correct(UUID id, int version, Balance closing) {
     StatementEntity statement = unfinished(id, version);
+    acts.begin(ActKind.CORRECT_STATEMENT, "Corrected " + inWords(statement));
     if (!statement.closesOn().equals(closing.on())) {
       chain(account(statement)).requireRoomFor(closing.on());
       untickAfter(id, closing.on());
     }
-    Balance before = new Balance(statement.closesOn(), statement.closingMinor());
     statement.become(closing);
-    audit.write("correct", "statement", id, before, closing);
   }
 
   /** Takes an unfinished statement away; what was ticked for it is unticked. */
@@ -99,11 +106,10 @@ public class StatementService {
   @ForBookkeepers
   public void remove(UUID id, int version) {
     StatementEntity statement = unfinished(id, version);
+    acts.begin(ActKind.REMOVE_STATEMENT, "Removed " + inWords(statement));
     ticked(id).forEach(posting -> posting.tickFor(null));
-    Balance before = new Balance(statement.closesOn(), statement.closingMinor());
     entities.flush();
     entities.remove(statement);
-    audit.write("remove", "statement", id, before, null);
   }
 
   /**
@@ -115,13 +121,11 @@ public class StatementService {
   @ForBookkeepers
   public void tick(UUID id, List<UUID> postingIds, boolean tick) {
     StatementEntity statement = unfinished(id);
-    List<PostingEntity> postings =
-        entities
-            .createQuery(
-                "from Posting where id in :ids and accountId = :account", PostingEntity.class)
-            .setParameter("ids", postingIds)
-            .setParameter("account", statement.accountId())
-            .getResultList();
+    acts.begin(
+        ActKind.TICK,
+        "%s %d in %s"
+            .formatted(tick ? "Ticked" : "Unticked", postingIds.size(), inWords(statement)));
+    List<PostingEntity> postings = postings(postingIds, statement.accountId());
     if (postings.size() < Set.copyOf(postingIds).size()) {
       throw new NotFound("posting");
     }
@@ -136,7 +140,6 @@ public class StatementService {
       }
       posting.tickFor(tick ? id : null);
     }
-    audit.write(tick ? "tick" : "untick", "statement", id, null, postingIds);
   }
 
   /**
@@ -147,13 +150,14 @@ public class StatementService {
   @Transactional
   @ForBookkeepers
   public void finish(UUID id, int version) {
+    locks.exclusive(List.of(find(id).accountId()));
     StatementEntity statement = unfinished(id, version);
     Account account = account(statement);
     chain(account).requireNext(statement.closesOn());
     Reconciliation reconciliation = reconciliation(statement);
     reconciliation.requireAgreement(account.currency());
+    acts.begin(ActKind.AGREE, "Agreed " + inWords(statement));
     statement.finish(clock.instant(), SignedIn.now().personId());
-    audit.write("finish", "statement", id, null, reconciliation);
   }
 
   /** The statement held against what is ticked for it. */
@@ -225,6 +229,24 @@ public class StatementService {
             .setParameter("account", account.id())
             .getSingleResult();
     return Objects.requireNonNullElse(sum, 0L);
+  }
+
+  private List<PostingEntity> postings(List<UUID> ids, UUID accountId) {
+    return entities
+        .createNativeQuery(
+            """
+            select * from posting where household_id = :household and id = any(:ids) and account_id = :account
+            order by id\
+            """,
+            PostingEntity.class)
+        .setParameter("household", SignedIn.now().householdId())
+        .setParameter("ids", ids.toArray(UUID[]::new))
+        .setParameter("account", accountId)
+        .getResultList();
+  }
+
+  private String inWords(StatementEntity statement) {
+    return "the statement of %s for %s".formatted(statement.closesOn(), account(statement).name());
   }
 
   private List<PostingEntity> ticked(UUID statementId) {

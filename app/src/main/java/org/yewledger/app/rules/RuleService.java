@@ -6,13 +6,14 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
-import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
@@ -22,12 +23,12 @@ import org.yewledger.core.rules.RuleBook;
 public class RuleService {
   private final EntityManager entities;
   private final ChartService charts;
-  private final AuditTrail audit;
+  private final Acts acts;
 
-  RuleService(EntityManager entities, ChartService charts, AuditTrail audit) {
+  RuleService(EntityManager entities, ChartService charts, Acts acts) {
     this.entities = entities;
     this.charts = charts;
-    this.audit = audit;
+    this.acts = acts;
   }
 
   /** All rules in the order in which they are tried. */
@@ -61,9 +62,9 @@ public class RuleService {
   @ForBookkeepers
   public RuleEntity add(Rule rule) {
     requireBookable(rule);
+    acts.begin(ActKind.RULES, "Made a rule for " + rule.when().words());
     var row = new RuleEntity(rule, inOrder().size() + 1);
     entities.persist(row);
-    audit.write("make", "rule", rule.id(), null, rule);
     return row;
   }
 
@@ -72,9 +73,8 @@ public class RuleService {
   public RuleEntity change(Rule rule, int version) {
     requireBookable(rule);
     RuleEntity row = find(rule.id(), version);
-    Rule before = row.toRule();
+    acts.begin(ActKind.RULES, "Changed the rule for " + rule.when().words());
     row.become(rule);
-    audit.write("change", "rule", rule.id(), before, rule);
     return row;
   }
 
@@ -82,11 +82,11 @@ public class RuleService {
   @ForBookkeepers
   public void remove(UUID id, int version) {
     RuleEntity row = find(id, version);
+    acts.begin(ActKind.RULES, "Removed the rule for " + row.toRule().when().words());
     List<RuleEntity> rest = new ArrayList<>(inOrder());
     rest.remove(row);
     renumber(rest);
     entities.remove(row);
-    audit.write("remove", "rule", id, row.toRule(), null);
   }
 
   /** Moves a rule to a place of the order, counted from 1; the others close up. */
@@ -95,11 +95,10 @@ public class RuleService {
   public void move(UUID id, int place) {
     RuleEntity row = find(id);
     List<RuleEntity> order = new ArrayList<>(inOrder());
-    int before = row.place();
+    acts.begin(ActKind.RULES, "Moved the rule for " + row.toRule().when().words());
     order.remove(row);
     order.add(Math.clamp(place - 1L, 0, order.size()), row);
     renumber(order);
-    audit.write("move", "rule", id, before, row.place());
   }
 
   private static void renumber(List<RuleEntity> order) {

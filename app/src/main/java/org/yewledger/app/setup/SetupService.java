@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.AccountFacts;
 import org.yewledger.app.chart.AccountService;
 import org.yewledger.app.chart.BookService;
@@ -19,7 +20,6 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.currency.RateService;
 import org.yewledger.app.opening.OpeningEntryJson;
 import org.yewledger.app.opening.OpeningService;
-import org.yewledger.app.platform.AuditTrail;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
@@ -30,6 +30,7 @@ import org.yewledger.app.setup.SetupJson.SetupDraftJson;
 import org.yewledger.app.setup.SetupJson.SetupGroupJson;
 import org.yewledger.app.setup.SetupJson.SetupPageJson;
 import org.yewledger.app.setup.SetupJson.StarterJson;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.core.chart.HouseholdPlan;
 import org.yewledger.core.chart.HouseholdPlan.AccountPlan;
 import org.yewledger.core.chart.HouseholdPlan.BookPlan;
@@ -54,7 +55,7 @@ public class SetupService {
   private final AccountService accounts;
   private final OpeningService openings;
   private final RateService rates;
-  private final AuditTrail audit;
+  private final Acts acts;
   private final Clock clock;
 
   SetupService(
@@ -65,7 +66,7 @@ public class SetupService {
       AccountService accounts,
       OpeningService openings,
       RateService rates,
-      AuditTrail audit,
+      Acts acts,
       Clock clock) {
     this.jdbc = jdbc;
     this.json = json;
@@ -74,7 +75,7 @@ public class SetupService {
     this.accounts = accounts;
     this.openings = openings;
     this.rates = rates;
-    this.audit = audit;
+    this.acts = acts;
     this.clock = clock;
   }
 
@@ -139,6 +140,7 @@ public class SetupService {
     }
     HouseholdPlan plan = json.readValue(kept.draft(), SetupDraftJson.class).toPlan();
     plan.requireWhole();
+    acts.begin(ActKind.OPEN_BOOKS, "Opened the books of " + plan.name());
     jdbc.sql("update household set name = ? where id = ?")
         .params(plan.name(), SignedIn.now().householdId())
         .update();
@@ -169,7 +171,6 @@ public class SetupService {
     }
     openings.set(wanted);
     jdbc.sql("delete from household_setup").update();
-    audit.write("open books", "household", SignedIn.now().householdId(), null, plan.name());
   }
 
   private UUID add(AccountPlan plan, Book book, Chart chart) {

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amounts;
 
@@ -13,7 +14,11 @@ import org.yewledger.core.money.Amounts;
  * @param postings how many, its opening balance among them
  * @param firstEntry the day of the first entry that is not its opening balance; null if none
  * @param bankLines lines that a bank gave for it
+ * @param firstLine the day of the first of them; null if none
+ * @param undecided lines that wait, or are in doubt, or announced
  * @param statements begun or finished
+ * @param openStatements of them, those that do not agree yet
+ * @param feeds connections that bring its lines
  * @param rules that book to it or look at it
  * @param below accounts in it, where it is a group
  */
@@ -23,7 +28,11 @@ public record AccountUse(
     long postings,
     @Nullable LocalDate firstEntry,
     long bankLines,
+    @Nullable LocalDate firstLine,
+    long undecided,
     long statements,
+    long openStatements,
+    long feeds,
     long rules,
     long below) {
 
@@ -64,6 +73,19 @@ public record AccountUse(
           "%s still holds %s. Move or close those first."
               .formatted(account.name(), counted(below, "account")));
     }
+    if (undecided > 0) {
+      throw notClosed(
+          "lines-waiting", counted(undecided, "bank line") + " still to post. Post them first");
+    }
+    if (openStatements > 0) {
+      throw notClosed(
+          "statement-open",
+          counted(openStatements, "statement")
+              + " that does not agree yet. Agree or remove it first");
+    }
+    if (feeds > 0) {
+      throw notClosed("account-connected", "a connection to its bank. Disconnect it first");
+    }
     // Categories run on from year to year; only what is owned or owed has to be empty.
     if (!account.accountClass().isCategory() && !position.equals(Position.EMPTY)) {
       throw Refusal.of(
@@ -73,6 +95,25 @@ public record AccountUse(
                   account.name(),
                   Amounts.shown(position.ownMinor(), account.currency()),
                   account.currency()));
+    }
+  }
+
+  private Refusal notClosed(String code, String what) {
+    return Refusal.of(code, "%s still has %s, then close it.".formatted(account.name(), what));
+  }
+
+  /**
+   * What a bank has sent lines or statements for stays an account at a bank.
+   *
+   * @throws Refusal {@code kind-of-bank-account}
+   */
+  public void requireKindFree(AccountKind wanted) {
+    if (!wanted.hasStatements() && (bankLines > 0 || statements > 0 || feeds > 0)) {
+      throw Refusal.ofField(
+          "kind-of-bank-account",
+          "kind",
+          "%s has lines or statements of its bank. Choose a kind of account that is at a bank."
+              .formatted(account.name()));
     }
   }
 
@@ -96,6 +137,13 @@ public record AccountUse(
    * @throws Refusal {@code opens-after-first-entry}, naming that day
    */
   public void requireOpensOn(LocalDate opensOn) {
+    if (firstLine != null && opensOn.isAfter(firstLine)) {
+      throw Refusal.ofField(
+          "opens-after-first-line",
+          "opensOn",
+          "%s has a bank line of %s already. It opens on that day or before."
+              .formatted(account.name(), firstLine));
+    }
     if (firstEntry != null && opensOn.isAfter(firstEntry)) {
       throw Refusal.ofField(
           "opens-after-first-entry",

@@ -13,15 +13,12 @@ public record Gathering(List<Arrival> arrivals) {
   /**
    * @param known the account's lines around the days of the file
    * @param source what the file is, or that it is a feed
-   * @throws Refusal {@code currency-differs}, {@code nothing-in-file} or {@code before-opening};
-   *     the last names the first line at fault
+   * @throws Refusal {@code not-at-a-bank}, {@code account-closed}, {@code currency-differs}, {@code
+   *     nothing-in-file} or {@code before-opening}; the last names the first line at fault
    */
   public static Gathering of(
       Account account, BankStatement file, Collection<KnownLine> known, LineSource source) {
-    if (!account.kind().hasStatements()) {
-      throw Refusal.ofField(
-          "account-takes-no-lines", "account", account.name() + " is not an account at a bank.");
-    }
+    account.requireAtBank("account");
     if (!file.currency().equals(account.currency())) {
       throw Refusal.ofField(
           "currency-differs",

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.Refusal;
 
 /**
  * An account as far as the rules of the ledger need it.
@@ -47,6 +48,26 @@ public record Account(
   /** The same account closed on a day, or in use again where {@code day} is null. */
   public Account closedOn(@Nullable LocalDate day) {
     return new Account(id, book, name, kind, currency, group, opensOn, day);
+  }
+
+  /**
+   * Checks that a bank's lines and statements may come for it.
+   *
+   * @param field the field of the request that names the account
+   * @throws Refusal {@code not-at-a-bank} or {@code account-closed}
+   */
+  public void requireAtBank(String field) {
+    if (group || !kind.hasStatements()) {
+      throw Refusal.ofField(
+          "not-at-a-bank", field, "%s is not an account at a bank.".formatted(name));
+    }
+    if (closedOn != null) {
+      throw Refusal.ofField(
+          "account-closed",
+          field,
+          "%s was closed on %s. Reopen it in the Chart first, or choose another account."
+              .formatted(name, closedOn));
+    }
   }
 
   public UUID bookId() {

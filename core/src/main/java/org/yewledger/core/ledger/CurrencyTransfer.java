@@ -77,6 +77,13 @@ public record CurrencyTransfer(
     if (to.currency().equals(book.currency())) {
       return takenMinor;
     }
+    if (to.currency().equals(from.currency())) {
+      // Nothing was exchanged: it arrives at what it was carried at.
+      Position position = ledger.position(from, date);
+      return position.covers(givenMinor)
+          ? position.valueOf(givenMinor)
+          : ledger.rates().convert(givenMinor, from.currency(), book.currency(), date);
+    }
     return ledger.rates().convert(takenMinor, to.currency(), book.currency(), date);
   }
 

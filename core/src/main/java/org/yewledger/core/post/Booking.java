@@ -36,9 +36,27 @@ public record Booking(String payee, String note, List<Part> parts) {
       this(account, amountMinor, note, null);
     }
 
+    /** Moved to an account of one's own in the same currency: it takes its value along. */
+    private boolean carriesOver(Account bankAccount) {
+      return account.kind().hasOpeningBalance()
+          && account.currency().equals(bankAccount.currency())
+          && account.book().currency().equals(bankAccount.book().currency());
+    }
+
     private boolean isExchange(Account bankAccount) {
       return account.kind().hasOpeningBalance()
           && !account.currency().equals(bankAccount.currency());
+    }
+  }
+
+  /**
+   * The entry that a line becomes.
+   *
+   * @param bankPosting the place of the posting that the line confirms
+   */
+  public record Booked(Entry entry, int bankPosting) {
+    public Posting atBank() {
+      return entry.postings().get(bankPosting);
     }
   }
 
@@ -47,16 +65,23 @@ public record Booking(String payee, String note, List<Part> parts) {
   }
 
   /**
-   * The entry that the line becomes; its first posting is the one on the bank's account. Where a
-   * part belongs to another book, the core adds what keeps both balanced; where the line is in
-   * another currency than the book, its value is that of the day's rate.
+   * The entry that the line becomes. Where a part belongs to another book, the core adds what keeps
+   * both balanced. What leaves an account in another currency than its book's leaves at its average
+   * cost, so that an empty account is worth nothing; the difference to the day's rate is exchange
+   * gain or loss. What arrives there is worth the day's rate.
    *
-   * @throws Refusal {@code still-to-place} if the parts do not add up to the line, or whatever
-   *     {@link Entry} refuses
+   * @throws Refusal {@code still-to-place} if the parts do not add up to the line, {@code
+   *     nothing-moved} for a line of zero, or whatever {@link Entry} refuses
    */
-  public Entry entryFor(Account bankAccount, BankLine line, Ledger ledger) {
+  public Booked entryFor(Account bankAccount, BankLine line, Ledger ledger) {
     if (payee.isBlank()) {
       throw Refusal.ofField("payee-missing", "payee", "Say who this is.");
+    }
+    if (line.amountMinor() == 0) {
+      throw Refusal.of(
+          "nothing-moved",
+          "The line is of %s: it moves nothing, so there is nothing to book."
+              .formatted(Amounts.shown(0, bankAccount.currency())));
     }
     requirePlaced(bankAccount, line);
     for (Part part : parts) {
@@ -64,30 +89,68 @@ public record Booking(String payee, String note, List<Part> parts) {
         return exchange(bankAccount, part, line, ledger);
       }
     }
+    var values = Values.of(bankAccount, line, this, ledger);
     var postings = new ArrayList<Posting>();
-    long value =
-        ledger
-            .rates()
-            .convert(
-                line.amountMinor(),
-                bankAccount.currency(),
-                bankAccount.book().currency(),
-                line.bookedOn());
-    postings.add(new Posting(bankAccount, line.amountMinor(), value, ""));
-    // Each part takes the step between two rounded sums, so that the steps make exactly the whole.
-    var whole = new Position(line.amountMinor(), value);
+    postings.add(new Posting(bankAccount, line.amountMinor(), values.carried(), ""));
     long placed = 0;
+    long placedValue = 0;
     for (Part part : parts) {
-      long share = whole.valueOf(placed + part.amountMinor()) - whole.valueOf(placed);
+      long share = values.share(part, bankAccount, placed);
       placed += part.amountMinor();
+      placedValue += share;
       postings.add(posting(part, bankAccount, share, line, ledger));
     }
-    return new Entry(
-        line.bookedOn(),
-        payee,
-        note,
-        Entry.Origin.BANK_LINE,
-        BetweenBooks.balanced(postings, ledger::drawings));
+    long gain = placedValue - values.carried();
+    if (gain != 0) {
+      postings.add(new Posting(ledger.exchangeDifferences(bankAccount.book()), gain));
+    }
+    return new Booked(
+        new Entry(
+            line.bookedOn(),
+            payee,
+            note,
+            Entry.Origin.BANK_LINE,
+            BetweenBooks.balanced(postings, ledger::drawings)),
+        0);
+  }
+
+  /**
+   * What the line is valued at in its book's currency: what the books carry it at, and what it is
+   * worth on its day. Each part takes the step between two rounded sums, so that the steps make
+   * exactly the whole.
+   */
+  private record Values(Position atCost, Position atWorth) {
+    static Values of(Account bankAccount, BankLine line, Booking booking, Ledger ledger) {
+      long amount = line.amountMinor();
+      if (!bankAccount.isForeign()) {
+        var plain = new Position(amount, amount);
+        return new Values(plain, plain);
+      }
+      Position standing = ledger.position(bankAccount, line.bookedOn());
+      boolean leaves = standing.covers(-amount);
+      boolean carriedOver = booking.parts.stream().allMatch(p -> p.carriesOver(bankAccount));
+      long worth =
+          leaves && carriedOver
+              ? 0
+              : ledger
+                  .rates()
+                  .convert(
+                      amount,
+                      bankAccount.currency(),
+                      bankAccount.book().currency(),
+                      line.bookedOn());
+      long cost = leaves ? -standing.valueOf(-amount) : worth;
+      return new Values(new Position(amount, cost), new Position(amount, worth));
+    }
+
+    long carried() {
+      return atCost.baseMinor();
+    }
+
+    long share(Part part, Account bankAccount, long placed) {
+      Position whole = part.carriesOver(bankAccount) ? atCost : atWorth;
+      return whole.valueOf(placed + part.amountMinor()) - whole.valueOf(placed);
+    }
   }
 
   private void requirePlaced(Account bankAccount, BankLine line) {
@@ -128,7 +191,7 @@ public record Booking(String payee, String note, List<Part> parts) {
   }
 
   /** All of a line moved to, or come from, an account of one's own in another currency. */
-  private Entry exchange(Account bankAccount, Part part, BankLine line, Ledger ledger) {
+  private Booked exchange(Account bankAccount, Part part, BankLine line, Ledger ledger) {
     if (parts.size() > 1) {
       throw Refusal.ofField(
           "exchange-in-split",
@@ -152,11 +215,8 @@ public record Booking(String payee, String note, List<Part> parts) {
             : new CurrencyTransfer(
                 line.bookedOn(), part.account(), other, bankAccount, amount, note);
     Entry entry = transfer.booked(ledger, payee, Entry.Origin.BANK_LINE).entry();
-    var postings = new ArrayList<>(entry.postings());
-    if (!postings.getFirst().account().id().equals(bankAccount.id())) {
-      java.util.Collections.swap(postings, 0, 1);
-    }
-    return new Entry(entry.date(), entry.payee(), entry.note(), entry.origin(), postings);
+    int atBank = entry.postings().get(0).account().id().equals(bankAccount.id()) ? 0 : 1;
+    return new Booked(entry, atBank);
   }
 
   /** All of the line to one account. */

@@ -24,11 +24,11 @@ public class AccountUseTest {
   private static final LocalDate FIRST = LocalDate.of(2025, 10, 9);
 
   private static AccountUse used(Account account, long balance) {
-    return new AccountUse(account, new Position(balance, balance), 3, FIRST, 0, 0, 0, 0);
+    return new AccountUse(account, new Position(balance, balance), 3, FIRST, 0, null, 0, 0, 0, 0, 0, 0);
   }
 
   private static AccountUse unused(Account account) {
-    return new AccountUse(account, Position.EMPTY, 0, null, 0, 0, 0, 0);
+    return new AccountUse(account, Position.EMPTY, 0, null, 0, null, 0, 0, 0, 0, 0, 0);
   }
 
   @Test
@@ -44,7 +44,7 @@ public class AccountUseTest {
   public void onlyWhatWasNeverUsedIsDeleted() {
     unused(GROCERIES).requireNeverUsed();
     assertEquals(refusalOf(() -> used(GROCERIES, 0).requireNeverUsed()), "account-used");
-    var ruled = new AccountUse(GROCERIES, Position.EMPTY, 0, null, 0, 0, 1, 0);
+    var ruled = new AccountUse(GROCERIES, Position.EMPTY, 0, null, 0, null, 0, 0, 0, 0, 1, 0);
     assertEquals(refusalOf(ruled::requireNeverUsed), "account-used");
   }
 
@@ -58,7 +58,7 @@ public class AccountUseTest {
     Account dollars = account(BOOK, "Purse, USD", AccountKind.CASH, CurrencyUnit.USD, null);
     assertEquals(
         refusalOf(() -> used(CURRENT, 5).requireMergeableInto(dollars)), "merge-across-currencies");
-    var withLines = new AccountUse(CARD, Position.EMPTY, 3, FIRST, 9, 1, 0, 0);
+    var withLines = new AccountUse(CARD, Position.EMPTY, 3, FIRST, 9, FIRST, 0, 1, 0, 0, 0, 0);
     Account other = account(BOOK, "Other card", AccountKind.CARD, null);
     assertEquals(refusalOf(() -> withLines.requireMergeableInto(other)), "merge-with-statements");
   }
@@ -80,5 +80,28 @@ public class AccountUseTest {
     assertEquals(
         refusalOf(() -> used(CURRENT, 5).requireOpensOn(FIRST.plusDays(1))),
         "opens-after-first-entry");
+  }
+
+  @Test
+  public void whatIsStillToDoKeepsAnAccountOpen() {
+    assertEquals(refusalOf(() -> atBank(2, 0, 0).requireClosable()), "lines-waiting");
+    assertEquals(refusalOf(() -> atBank(0, 1, 0).requireClosable()), "statement-open");
+    assertEquals(refusalOf(() -> atBank(0, 0, 1).requireClosable()), "account-connected");
+    atBank(0, 0, 0).requireClosable();
+  }
+
+  @Test
+  public void whatABankSentFixesKindAndOpeningDay() {
+    AccountUse use = atBank(2, 0, 0);
+    use.requireKindFree(AccountKind.SAVINGS);
+    assertEquals(refusalOf(() -> use.requireKindFree(AccountKind.CASH)), "kind-of-bank-account");
+    use.requireOpensOn(FIRST.minusDays(3));
+    assertEquals(
+        refusalOf(() -> use.requireOpensOn(FIRST.minusDays(2))), "opens-after-first-line");
+  }
+
+  private static AccountUse atBank(long undecided, long openStatements, long feeds) {
+    return new AccountUse(
+        CURRENT, Position.EMPTY, 3, FIRST, 9, FIRST.minusDays(3), undecided, 1, openStatements, feeds, 0, 0);
   }
 }

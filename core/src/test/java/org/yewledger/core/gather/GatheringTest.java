@@ -56,7 +56,7 @@ public class GatheringTest {
     assertEquals(
         refusalOf(
             () -> Gathering.of(GROCERIES, file(CurrencyUnit.EUR, line), List.of(), LineSource.CSV)),
-        "account-takes-no-lines");
+        "not-at-a-bank");
     assertEquals(
         refusalOf(() -> Gathering.of(CURRENT, file(CurrencyUnit.EUR), List.of(), LineSource.CSV)),
         "nothing-in-file");

@@ -27,6 +27,7 @@ import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Ledger;
+import org.yewledger.core.ledger.PendingLedger;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.post.Booking.Part;
@@ -39,7 +40,7 @@ public class BookingTest {
   public void aSplitLineBecomesOneEntry() {
     var parts =
         List.of(new Part(GROCERIES, -6160, "weekly"), new Part(SCHOOL, -1325, "lunch boxes"));
-    Entry entry = new Booking("Greengage Market", "", parts).entryFor(CURRENT, LINE, LEDGER);
+    Entry entry = new Booking("Greengage Market", "", parts).entryFor(CURRENT, LINE, LEDGER).entry();
     assertEquals(entry.postings().size(), 3);
     assertEquals(entry.postings().get(0).account(), CURRENT);
     assertEquals(entry.postings().get(0).amountMinor(), -7485);
@@ -68,7 +69,7 @@ public class BookingTest {
         parts.add(new Part(random.nextBoolean() ? GROCERIES : SCHOOL, sign * part, ""));
         rest -= part;
       }
-      Entry entry = new Booking("x", "", parts).entryFor(CURRENT, line, LEDGER);
+      Entry entry = new Booking("x", "", parts).entryFor(CURRENT, line, LEDGER).entry();
       assertEquals(entry.totalMinor(), Math.abs(line.amountMinor()));
     }
   }
@@ -85,7 +86,7 @@ public class BookingTest {
 
   @Test
   public void aPartOfAnotherBookGetsBothItsDrawings() {
-    Entry entry = Booking.plain("Inkwell & Sons", PAPER, LINE).entryFor(CURRENT, LINE, LEDGER);
+    Entry entry = Booking.plain("Inkwell & Sons", PAPER, LINE).entryFor(CURRENT, LINE, LEDGER).entry();
     assertEquals(entry.postings().size(), 4);
     assertEquals(
         entry.postings().stream()
@@ -102,7 +103,7 @@ public class BookingTest {
   @Test
   public void aLineInDollarsIsValuedAtTheRateOfItsDay() {
     Ledger ledger = ledger(Position.EMPTY, dollarsToEuros("2026-09-01", "0.9214"));
-    Entry entry = Booking.plain("Shop", SALES, LINE).entryFor(SHOP_USD, LINE, ledger);
+    Entry entry = Booking.plain("Shop", SALES, LINE).entryFor(SHOP_USD, LINE, ledger).entry();
     assertEquals(entry.postings().get(0).amountMinor(), -7485);
     assertEquals(entry.postings().get(0).baseMinor(), -6897);
     assertEquals(entry.postings().get(1).amountMinor(), 6897);
@@ -117,7 +118,7 @@ public class BookingTest {
         refusalOf(() -> Booking.plain("Payout", SHOP_USD, LINE).entryFor(KESTREL, LINE, LEDGER)),
         "other-amount-missing");
     var part = new Part(SHOP_USD, -7485, "", 8100L);
-    Entry entry = new Booking("Payout", "", List.of(part)).entryFor(KESTREL, LINE, LEDGER);
+    Entry entry = new Booking("Payout", "", List.of(part)).entryFor(KESTREL, LINE, LEDGER).entry();
     assertEquals(entry.postings().get(0).account(), KESTREL);
     assertEquals(entry.postings().get(1).amountMinor(), 8100);
     assertEquals(entry.postings().get(1).baseMinor(), 7485);
@@ -152,5 +153,49 @@ public class BookingTest {
 
   private static OpenPosting open(UUID account, String day, long amount) {
     return new OpenPosting(UUID.randomUUID(), account, LocalDate.parse(day), amount);
+  }
+
+  @Test
+  public void whatLeavesAForeignAccountLeavesAtAverageCost() {
+    // 200.00 dollars stand at 180.00: 74.85 of them are carried at 67.36, and worth 68.97.
+    Ledger ledger =
+        ledger(new Position(20_000, 18_000), dollarsToEuros("2026-09-01", "0.9214"));
+    Booking.Booked booked = Booking.plain("Fee", SALES, LINE).entryFor(SHOP_USD, LINE, ledger);
+    assertEquals(booked.atBank().baseMinor(), -6736);
+    assertEquals(booked.entry().postings().get(1).baseMinor(), 6897);
+    assertEquals(booked.entry().postings().get(2).account().kind(), AccountKind.EXCHANGE);
+    assertEquals(booked.entry().postings().get(2).baseMinor(), -161);
+  }
+
+  @Test
+  public void anEmptiedForeignAccountIsWorthNothing() {
+    var random = new Random(7);
+    for (int round = 0; round < 300; round++) {
+      long own = 1 + random.nextInt(500_000);
+      long base = random.nextInt(500_000);
+      var pending =
+          new PendingLedger(
+              ledger(new Position(own, base), dollarsToEuros("2026-09-01", "0.9214")));
+      long left = own;
+      long value = base;
+      while (left > 0) {
+        long amount = 1 + random.nextLong(left);
+        BankLine line = line("2026-09-26", -amount, "SHOP");
+        Entry entry = Booking.plain("x", SALES, line).entryFor(SHOP_USD, line, pending).entry();
+        pending.note(entry);
+        left -= amount;
+        value += entry.postings().getFirst().baseMinor();
+      }
+      assertEquals(value, 0, "of " + own + " at " + base);
+    }
+  }
+
+  @Test
+  public void aLineOfZeroBooksNothing() {
+    BankLine line = line("2026-09-26", 0, "NOTHING");
+    var parts = List.of(new Part(GROCERIES, 500, ""), new Part(GROCERIES, -500, ""));
+    assertEquals(
+        refusalOf(() -> new Booking("x", "", parts).entryFor(CURRENT, line, LEDGER)),
+        "nothing-moved");
   }
 }

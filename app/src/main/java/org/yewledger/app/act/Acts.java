@@ -1,0 +1,120 @@
+package org.yewledger.app.act;
+
+import java.sql.Timestamp;
+import java.sql.Types;
+import java.time.Clock;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.act.ActKind;
+
+/**
+ * Begins acts. Every change of the books belongs to one: the database refuses changes outside of an
+ * act, and writes what each row was before and after.
+ */
+@Component
+public class Acts {
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  Acts(JdbcClient jdbc, Clock clock) {
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  /**
+   * Begins an act that lasts until the transaction ends. Within an act that is under way already,
+   * this is a part of it and begins nothing.
+   *
+   * @param words what is done, as a person reads it later: "Posted 3 lines on Harbour Current"
+   * @return the act under way
+   */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public UUID begin(ActKind kind, String words) {
+    return begin(kind, words, null);
+  }
+
+  /**
+   * @param undoes the act that this one takes back
+   */
+  UUID begin(ActKind kind, String words, @Nullable UUID undoes) {
+    Object underWay = TransactionSynchronizationManager.getResource(this);
+    return underWay == null ? begun(kind, words, undoes) : (UUID) underWay;
+  }
+
+  /**
+   * The act that the transaction is in.
+   *
+   * @throws IllegalStateException if none was begun: the database would refuse the change as well
+   */
+  public UUID underWay() {
+    if (TransactionSynchronizationManager.getResource(this) instanceof UUID id) {
+      return id;
+    }
+    throw new IllegalStateException("the books change within an act only");
+  }
+
+  private UUID begun(ActKind kind, String words, @Nullable UUID undoes) {
+    UUID id = Ids.next();
+    SignedIn person = SignedIn.now();
+    String fromWhere = fromWhere();
+    jdbc.sql(
+            """
+            insert into act (household_id, id, at, person_id, doer, from_where, kind, words, undoes)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?)\
+            """)
+        .param(1, person.householdId())
+        .param(2, id)
+        .param(3, Timestamp.from(clock.instant()))
+        .param(4, person.personId())
+        .param(5, fromWhere.isEmpty() ? "JOB" : "PERSON")
+        .param(6, fromWhere)
+        .param(7, kind.name())
+        .param(8, words)
+        .param(9, undoes, Types.OTHER)
+        .update();
+    jdbc.sql("select set_config('yew.act', ?, true)")
+        .param(id.toString())
+        .query(String.class)
+        .single();
+    remember(id);
+    return id;
+  }
+
+  private void remember(UUID id) {
+    TransactionSynchronizationManager.bindResource(this, id);
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public void suspend() {
+            TransactionSynchronizationManager.unbindResource(Acts.this);
+          }
+
+          @Override
+          public void resume() {
+            TransactionSynchronizationManager.bindResource(Acts.this, id);
+          }
+
+          @Override
+          public void afterCompletion(int status) {
+            TransactionSynchronizationManager.unbindResource(Acts.this);
+          }
+        });
+  }
+
+  /** The address that a person sits at; empty where no request asked for the work. */
+  private static String fromWhere() {
+    return RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request
+        ? request.getRequest().getRemoteAddr()
+        : "";
+  }
+}

@@ -1,0 +1,80 @@
+package org.yewledger.app.platform;
+
+import java.util.Map;
+import java.util.Optional;
+import org.postgresql.util.PSQLException;
+
+/**
+ * What the database refuses, in words for a person: by the name of the constraint or the wall. The
+ * database's own text is never shown.
+ */
+public final class Walls {
+  private static final Map<String, Conflict> BY_CONSTRAINT =
+      Map.ofEntries(
+          wall("posting_reconciled", "reconciled", "It is part of a statement that agrees."),
+          wall("statement_agrees", "difference-not-zero", "The statement does not agree any more."),
+          wall("statement_finished", "statement-finished", "The statement is finished."),
+          wall("statement_chain", "already-agreed", "A later statement agrees already."),
+          wall("opening_agreed", "opening-agreed", "Statements agree with this opening balance."),
+          wall("posting_facts", "changed-meanwhile", "The entry was changed meanwhile."),
+          wall("account_open", "account-closed", "An account is closed or a group meanwhile."),
+          wall("month_closed", "month-closed", "The month is closed."),
+          wall("line_links_agree", "changed-meanwhile", "A bank line was posted meanwhile."),
+          wall("entry_has_its_line", "changed-meanwhile", "A bank line was taken back meanwhile."),
+          wall("bank_line_once", "gathered-meanwhile", "The same lines came in meanwhile."),
+          wall(
+              "statement_household_id_account_id_closes_on_key",
+              "statement-exists",
+              "There is a statement of that day already."),
+          wall("account_name", "name-taken", "There is an account of that name already."),
+          wall("book_household_id_name_key", "name-taken", "There is a book of that name already."),
+          wall("tax_rate_name", "name-taken", "There is a tax rate of that name already."),
+          wall("account_kept_by_core", "changed-meanwhile", "The account was made meanwhile."),
+          wall("person_email", "email-known", "That email address signs in here already."),
+          wall(
+              "rule_household_id_to_account_id_fkey",
+              "account-used",
+              "A rule still books to the account."),
+          wall(
+              "rule_household_id_on_account_id_fkey",
+              "account-used",
+              "A rule still looks at the account."),
+          wall(
+              "posting_household_id_account_id_fkey",
+              "account-used",
+              "Entries were booked to the account."),
+          wall(
+              "posting_household_id_statement_id_fkey",
+              "statement-used",
+              "Postings are ticked for the statement."),
+          wall(
+              "line_link_household_id_posting_id_fkey",
+              "line-linked",
+              "A bank line belongs to the entry."));
+
+  private Walls() {}
+
+  private static Map.Entry<String, Conflict> wall(String constraint, String code, String why) {
+    return Map.entry(constraint, new Conflict(code, why));
+  }
+
+  /** What the database said, if an error came from it. */
+  public static Optional<PSQLException> cause(Throwable error) {
+    for (Throwable cause = error; cause != null; cause = cause.getCause()) {
+      if (cause instanceof PSQLException fromDatabase) {
+        return Optional.of(fromDatabase);
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** The refusal in words; empty for a constraint that no person can run into. */
+  public static Optional<Conflict> problem(PSQLException error) {
+    var message = error.getServerErrorMessage();
+    String constraint = message == null ? null : message.getConstraint();
+    Conflict known = constraint == null ? null : BY_CONSTRAINT.get(constraint);
+    return known == null
+        ? Optional.empty()
+        : Optional.of(new Conflict(known.code(), String.valueOf(known.getMessage())));
+  }
+}

@@ -1,0 +1,48 @@
+package org.yewledger.core.act;
+
+/**
+ * What is done in an act. The database allows some changes only within an act of the right kind.
+ */
+public enum ActKind {
+  BEGIN_HOUSEHOLD,
+  OPEN_BOOKS,
+  ADD_BOOK,
+  CHANGE_BOOK,
+  ADD_ACCOUNT,
+  CHANGE_ACCOUNT,
+  MOVE_ACCOUNT,
+  /** May move postings to another account. */
+  MERGE_ACCOUNT,
+  CLOSE_ACCOUNT,
+  REOPEN_ACCOUNT,
+  DELETE_ACCOUNT,
+  IMPORT_CHART,
+  COPY,
+  OPENING_BALANCES,
+  TAX_RATES,
+  EXCHANGE_RATES,
+  GATHER,
+  TAKE_BATCH_BACK,
+  DECIDE_DOUBT,
+  CONNECT,
+  POST,
+  PAIR,
+  TAKE_BACK,
+  TRANSFER,
+  REVALUE,
+  /** May change the facts of an entry that is not reconciled. */
+  REVISE,
+  RULES,
+  BEGIN_STATEMENT,
+  CORRECT_STATEMENT,
+  REMOVE_STATEMENT,
+  TICK,
+  AGREE,
+  PEOPLE,
+  /** Takes another act back. */
+  UNDO,
+  /** Takes an undoing back. */
+  REDO,
+  /** Written down before there were acts: in words only. */
+  EARLIER
+}

@@ -1,0 +1,69 @@
+package org.yewledger.core.ledger;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.yewledger.core.Refusal;
+
+/**
+ * An entry as a person writes it: accounts and amounts, each in the account's own currency. What an
+ * amount in another currency is worth, and what keeps each book balanced, is worked out.
+ */
+public record Draft(LocalDate date, String payee, String note, List<Line> lines) {
+  /**
+   * A line of it.
+   *
+   * @param amountMinor minor units of the account's currency, debits positive
+   */
+  public record Line(Account account, long amountMinor, String note) {}
+
+  public Draft {
+    lines = List.copyOf(lines);
+  }
+
+  /**
+   * The entry that the draft stands for.
+   *
+   * @param before the postings that it takes the place of: amounts that stay keep their value, and
+   *     so does the exchange gain that was realised on them
+   * @throws Refusal {@code payee-missing}, {@code kept-by-core}, or whatever {@link Entry} refuses
+   */
+  public Entry entry(Entry.Origin origin, List<Posting> before, Ledger ledger) {
+    if (payee.isBlank()) {
+      throw Refusal.ofField("payee-missing", "payee", "Say who this is.");
+    }
+    var postings = new ArrayList<Posting>();
+    for (Line line : lines) {
+      if (line.account().kind().isKeptByCore()) {
+        throw Refusal.ofField(
+            "kept-by-core",
+            "postings",
+            "%s is kept by itself. Choose another account.".formatted(line.account().name()));
+      }
+      postings.add(
+          new Posting(line.account(), line.amountMinor(), value(line, before, ledger), line.note()));
+    }
+    before.stream().filter(p -> p.account().kind() == AccountKind.EXCHANGE).forEach(postings::add);
+    return new Entry(
+        date, payee.strip(), note.strip(), origin, BetweenBooks.balanced(postings, ledger::drawings));
+  }
+
+  private long value(Line line, List<Posting> before, Ledger ledger) {
+    if (!line.account().isForeign()) {
+      return line.amountMinor();
+    }
+    return before.stream()
+        .filter(p -> p.account().id().equals(line.account().id()))
+        .filter(p -> p.amountMinor() == line.amountMinor())
+        .mapToLong(Posting::baseMinor)
+        .findFirst()
+        .orElseGet(() ->
+            ledger
+                .rates()
+                .convert(
+                    line.amountMinor(),
+                    line.account().currency(),
+                    line.account().book().currency(),
+                    date));
+  }
+}

@@ -1,0 +1,47 @@
+package org.yewledger.core.report;
+
+import java.util.List;
+import org.joda.money.CurrencyUnit;
+import org.yewledger.core.ledger.AccountClass;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Book;
+import org.yewledger.core.ledger.Posting;
+
+/**
+ * What an entry moved, as one figure: seen from the money of the book that it begins in. Earned is
+ * above zero and spent below, after whatever was kept back of it; between own accounts it is what
+ * was moved.
+ *
+ * @param amountMinor minor units of {@code currency}
+ * @param transfer whether no category is touched
+ */
+public record Movement(long amountMinor, CurrencyUnit currency, boolean transfer) {
+
+  /**
+   * Cost: linear in the postings.
+   *
+   * @param postings of one entry, at least one
+   */
+  public static Movement of(List<Posting> postings) {
+    Book book = postings.getFirst().account().book();
+    List<Posting> own =
+        postings.stream()
+            .filter(p -> p.account().book().equals(book))
+            .filter(p -> p.account().kind() != AccountKind.DRAWINGS)
+            .toList();
+    boolean category =
+        postings.stream().anyMatch(p -> p.account().accountClass().isCategory());
+    long money =
+        own.stream().filter(Movement::isMoney).mapToLong(Posting::baseMinor).sum();
+    if (category && own.stream().anyMatch(Movement::isMoney)) {
+      return new Movement(money, book.currency(), false);
+    }
+    long debits = own.stream().mapToLong(Posting::debitMinor).sum();
+    return new Movement(debits, book.currency(), !category);
+  }
+
+  private static boolean isMoney(Posting posting) {
+    AccountClass accountClass = posting.account().accountClass();
+    return accountClass == AccountClass.ASSET || accountClass == AccountClass.LIABILITY;
+  }
+}
