@@ -73,16 +73,29 @@ insert into finding
     from chain c join account a on a.household_id = c.household_id and a.id = c.account_id
    where c.finished_at is not null and c.opening_minor + c.ticked_minor <> c.closing_minor;
 
--- 5. A posted line has its posting, a waiting one has none, and their amounts agree.
+-- 5. A line is posted exactly while it is linked; both sides of what is linked agree in amount and account.
 insert into checked select 5, 'bank lines and their postings agree', count(*) from bank_line_state;
 insert into finding
-  select 5, format('bank line %s is %s and has %s posting of %s', l.text_key, s.state,
-                   case when p.id is null then 'no' else 'a' end, coalesce(p.amount_minor::text, 'none'))
-    from bank_line_state s
-    join bank_line l on l.household_id = s.household_id and l.id = s.bank_line_id
-    left join posting p on p.household_id = s.household_id and p.bank_line_id = s.bank_line_id
-   where (s.state = 'POSTED') <> (p.id is not null)
-      or p.amount_minor <> l.amount_minor or p.account_id <> l.account_id;
+  select 5, format('bank line %s is %s and is linked with %s of its %s', l.text_key, coalesce(s.state, 'without a state'),
+                   coalesce(k.total::text, 'nothing'), l.amount_minor)
+    from bank_line l
+    left join bank_line_state s on s.household_id = l.household_id and s.bank_line_id = l.id
+    left join (select household_id, bank_line_id, sum(amount_minor) as total, min(account_id::text) as one_account,
+                      max(account_id::text) as other_account
+                 from line_link group by 1, 2) k on k.household_id = l.household_id and k.bank_line_id = l.id
+   where (s.state is null) <> (l.taken_back_at is not null)
+      or coalesce(s.state = 'POSTED', false) <> (k.total is not null)
+      or k.total <> l.amount_minor or k.one_account <> l.account_id::text or k.other_account <> l.account_id::text;
+insert into finding
+  select 5, format('a posting of no. %s is %s, its bank lines make %s', e.no, p.amount_minor, sum(k.amount_minor))
+    from line_link k
+    join posting p on p.household_id = k.household_id and p.id = k.posting_id
+    join entry e on e.household_id = p.household_id and e.id = p.entry_id
+   group by p.household_id, p.id, e.no, p.amount_minor having sum(k.amount_minor) <> p.amount_minor;
+insert into finding
+  select 5, format('entry no. %s was made from a bank line and has none', e.no)
+    from entry e where e.origin = 'BANK_LINE'
+     and not exists (select 1 from line_link k where k.household_id = e.household_id and k.entry_id = e.id);
 
 -- 6. No bank line twice.
 insert into checked select 6, 'no bank line is there twice', count(*) from bank_line;
@@ -90,6 +103,25 @@ insert into finding
   select 6, format('%s of %s is there twice', text_key, booked_on)
     from bank_line where taken_back_at is null
    group by household_id, account_id, booked_on, amount_minor, text_key, ordinal, pending having count(*) > 1;
+
+-- 7. History leads to the books: each entry is as its last act left it, and none went without an act.
+create temp table last_change as
+  select distinct on (household_id, row_key) household_id, row_key::uuid as id, op, after
+    from act_change where table_name = 'entry' and op <> 'TOLD' order by household_id, row_key, step desc;
+insert into checked select 7, 'history leads to the entries as they are', count(*) from last_change;
+insert into finding
+  select 7, format('entry no. %s is not as its last act left it', coalesce(e.no::text, c.after ->> 'no'))
+    from last_change c left join entry e on e.household_id = c.household_id and e.id = c.id
+   where (c.op = 'DELETE') <> (e.id is null)
+      or (e.id is not null and (e.no::text, e.date::text, e.payee, e.note) <>
+          (c.after ->> 'no', c.after ->> 'date', c.after ->> 'payee', c.after ->> 'note'));
+insert into finding
+  select 7, format('a change of %s belongs to no act', c.table_name)
+    from act_change c where not exists (select 1 from act a where a.household_id = c.household_id and a.id = c.act_id);
+insert into finding
+  select 7, format('number %s of an entry was never taken', e.no)
+    from entry e join household_number n on n.household_id = e.household_id and n.what = 'ENTRY'
+   where e.no >= n.next_no;
 
 select format('%s  %s, %s checked', case when exists (select 1 from finding f where f.check_no = c.check_no)
                                          then 'WRONG' else 'ok   ' end, c.what, c.how_many)

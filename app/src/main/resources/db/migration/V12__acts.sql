@@ -47,9 +47,8 @@ create table act_change (
 );
 create index act_change_of_act on act_change (household_id, act_id, step);
 create index act_change_of_row on act_change (household_id, table_name, row_key, step);
-create index act_change_of_entry on act_change (household_id, entry_id, step) where entry_id is not null;
-create index act_change_of_account on act_change (household_id, account_id, step)
-  where account_id is not null and table_name in ('account', 'entry');
+create index act_change_of_entry on act_change (household_id, entry_id, act_id) where entry_id is not null;
+create index act_change_of_account on act_change (household_id, account_id, act_id) where account_id is not null;
 
 do $$ declare t text; begin
   foreach t in array array['act', 'act_change'] loop

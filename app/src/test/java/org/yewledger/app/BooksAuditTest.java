@@ -73,12 +73,25 @@ public class BooksAuditTest extends AppTest {
         "update account_month set debit_minor = debit_minor - 1 where household_id = " + id);
     damage(
         "bank lines and their postings",
-        "update bank_line_state set state = 'POSTED' where household_id = " + id,
-        "update bank_line_state set state = 'WAITING' where household_id = " + id);
+        behindTheWalls(
+            "bank_line_state", "update bank_line_state set state = 'POSTED' where household_id = " + id),
+        behindTheWalls(
+            "bank_line_state", "update bank_line_state set state = 'WAITING' where household_id = " + id));
+    damage(
+        "bank lines and their postings",
+        behindTheWalls("entry", "update entry set origin = 'BANK_LINE' where household_id = " + id),
+        behindTheWalls("entry", "update entry set origin = 'OPENING' where household_id = " + id));
+    damage(
+        "history leads to the entries",
+        behindTheWalls("entry", "update entry set payee = 'another' where household_id = " + id),
+        behindTheWalls(
+            "entry", "update entry set payee = 'Opening balance' where household_id = " + id));
     damage(
         "finished reconciliations",
-        "update statement set finished_at = now() where household_id = " + id,
-        "update statement set finished_at = null where household_id = " + id);
+        behindTheWalls(
+            "statement", "update statement set finished_at = now() where household_id = " + id),
+        behindTheWalls(
+            "statement", "update statement set finished_at = null where household_id = " + id));
     damage(
         "entries balance",
         "alter table posting disable trigger user; update posting set amount_minor = amount_minor +"
@@ -88,6 +101,11 @@ public class BooksAuditTest extends AppTest {
             + id
             + "; alter table posting enable trigger user");
     assertEquals(audit().exit(), 0);
+  }
+
+  private static String behindTheWalls(String table, String sql) {
+    return "alter table %s disable trigger user; %s; alter table %s enable trigger user"
+        .formatted(table, sql, table);
   }
 
   private static void damage(String check, String breaking, String mending) throws Exception {

@@ -110,7 +110,7 @@ public class ChartTest extends AppTest {
         draft(h, "Harbour Current", "CURRENT", ",\"opensOn\":\"2026-08-01\"").replace("EUR", "USD");
     assertEquals(h.api().put(path, dollars).problem(), "currency-of-used-account");
     String late = draft(h, "Harbour Current", "CURRENT", ",\"opensOn\":\"2026-10-01\"");
-    assertEquals(h.api().put(path, late).problem(), "opens-after-first-entry");
+    assertEquals(h.api().put(path, late).problem(), "opens-after-first-line");
     String renamed = draft(h, "Harbour Main", "CURRENT", ",\"opensOn\":\"2026-08-01\"");
     assertEquals(h.api().put(path, renamed).status(), 204);
     assertEquals(h.api().put(path, renamed).problem(), "changed-meanwhile");
@@ -133,7 +133,7 @@ public class ChartTest extends AppTest {
     assertEquals(merged.json().path("postings").asInt(), 1);
     JsonNode page = h.api().get("/api/accounts/" + h.school().id() + "?on=2026-12-31").json();
     assertEquals(page.path("balance").asString(), "48.20");
-    assertEquals(page.at("/history/0/what").asString(), "took in Groceries with 1 postings");
+    assertEquals(page.at("/history/0/what").asString(), "Merged Groceries into School");
     assertEquals(page.at("/rules/0/words").asString(), "GREENGAGE");
     assertEquals(
         h.api().get("/api/accounts/" + h.groceries().id() + "?on=2026-12-31").status(), 404);

@@ -28,7 +28,7 @@ public class OpeningTest extends AppTest {
     assertEquals(page(h).path("balance").asString(), "1250.00");
     assertEquals(
         page(h).at("/history/0/what").asString(),
-        "opening balance corrected from 1,000.00, opening on 2026-08-01 to 1,250.00, opening on"
+        "Opening balance of Harbour Current corrected from 1,000.00 to 1,250.00, opening on"
             + " 2026-08-01");
     assertEquals(set(h, "2026-07-15", "1250.00").status(), 204);
     assertEquals(page(h).at("/opening/balanceOn").asString(), "2026-07-14");
@@ -49,7 +49,7 @@ public class OpeningTest extends AppTest {
             """
                 .formatted(line.path("id").asString(), h.groceries().id()));
     Api.Answer refused = set(h, "2026-09-05", "1000.00");
-    assertEquals(refused.problem(), "opens-after-first-entry");
+    assertEquals(refused.problem(), "opens-after-first-line");
     assertTrue(refused.json().path("detail").asString().contains("2026-09-04"), refused.toString());
   }
 

@@ -99,8 +99,7 @@ public class ReconcileTest extends AppTest {
             h.owner(),
             () ->
                 jdbc.sql(
-                        "select bank_line_id::text from posting where bank_line_id is not null"
-                            + " limit 1")
+                        "select bank_line_id::text from line_link limit 1")
                     .query(String.class)
                     .single());
     assertEquals(

@@ -62,9 +62,10 @@ public class MixedFormatsTest {
         assertEquals(read.closing(), part.closing(), format + " keeps the closing balance");
         for (Arrival arrival : Duplicates.compare(held, read.lines(), format)) {
           if (arrival.comesIn()) {
+            UUID id = UUID.randomUUID();
             held.add(
                 new KnownLine(
-                    UUID.randomUUID(), arrival.line().key(), format, KnownLine.Standing.BOOKED));
+                    id, arrival.key(), arrival.ordinal(), format, KnownLine.Standing.BOOKED, id));
           }
         }
       }

@@ -5,8 +5,10 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -31,6 +33,26 @@ public class ActReader {
   private static final int STACK = 400;
 
   private static final int CHANGES = 500;
+
+  /** What changes accounts themselves, and not only what stands on them. */
+  private static final Set<ActKind> OF_ACCOUNTS =
+      EnumSet.of(
+          ActKind.BEGIN_HOUSEHOLD,
+          ActKind.OPEN_BOOKS,
+          ActKind.ADD_BOOK,
+          ActKind.ADD_ACCOUNT,
+          ActKind.CHANGE_ACCOUNT,
+          ActKind.MOVE_ACCOUNT,
+          ActKind.MERGE_ACCOUNT,
+          ActKind.CLOSE_ACCOUNT,
+          ActKind.REOPEN_ACCOUNT,
+          ActKind.IMPORT_CHART,
+          ActKind.COPY,
+          ActKind.OPENING_BALANCES,
+          ActKind.CONNECT,
+          ActKind.UNDO,
+          ActKind.REDO,
+          ActKind.EARLIER);
 
   /** What is looked for; null parts do not narrow it. */
   record Filter(
@@ -101,13 +123,14 @@ public class ActReader {
             """
             select a.at, coalesce(p.name, 'somebody who left'), a.words
               from act a left join person p on p.id = a.person_id
-             where a.household_id = :household and a.id in (
-               select c.act_id from act_change c
-                where c.household_id = :household and c.account_id = :account and c.table_name in ('account', 'entry'))
+             where a.household_id = :household and a.kind in (:kinds)
+               and exists (select 1 from act_change c
+                 where c.household_id = a.household_id and c.account_id = :account and c.act_id = a.id)
              order by a.at desc, a.id desc limit :most\
             """)
         .param("household", household())
         .param("account", accountId)
+        .param("kinds", OF_ACCOUNTS.stream().map(Enum::name).toList())
         .param("most", most)
         .query((row, no) ->
             new Told(row.getTimestamp(1).toInstant(), row.getString(2), row.getString(3)))

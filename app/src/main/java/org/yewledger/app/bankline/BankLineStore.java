@@ -65,7 +65,8 @@ public class BankLineStore {
     return entities
         .createQuery(
             """
-            select new %s(l.id, l.bookedOn, l.amountMinor, l.textKey, l.identity, b.source, s.state)
+            select new %s(l.id, l.bookedOn, l.amountMinor, l.textKey, l.identity, l.ordinal, b.source, s.state,
+                s.otherLineId)
             from BankLine l join Batch b on b.id = l.batchId
             join BankLineState s on s.bankLineId = l.id
             where l.accountId = :account and l.bookedOn between :first and :last
@@ -88,8 +89,10 @@ public class BankLineStore {
       long amountMinor,
       String textKey,
       @Nullable String identity,
+      int ordinal,
       LineSource source,
-      State state) {
+      State state,
+      @Nullable UUID otherLineId) {
 
     KnownLine toKnownLine() {
       var standing =
@@ -100,7 +103,12 @@ public class BankLineStore {
             case WAITING, POSTED, DOUBTFUL -> KnownLine.Standing.BOOKED;
           };
       return new KnownLine(
-          id, new LineKey(bookedOn, amountMinor, textKey, identity), source, standing);
+          id,
+          new LineKey(bookedOn, amountMinor, textKey, identity),
+          ordinal,
+          source,
+          standing,
+          state == State.COPY && otherLineId != null ? otherLineId : id);
     }
   }
 

@@ -17,9 +17,6 @@ import org.jspecify.annotations.Nullable;
 
 /** The known lines of an account, each of which can be taken by one arriving line. */
 final class Candidates {
-  /** Banks book the same movement some days apart in a file and in a feed; no further. */
-  static final int DAYS_OF_DOUBT = 3;
-
   /** A card payment stands as pending for a week at most; some banks take two days more. */
   private static final int DAYS_PENDING = 10;
 
@@ -29,7 +26,7 @@ final class Candidates {
   private record Identity(String identity, long amountMinor) {}
 
   private final LineSource source;
-  private final Map<Identity, KnownLine> byIdentity = new HashMap<>();
+  private final Map<Identity, List<KnownLine>> byIdentity = new HashMap<>();
   private final Map<LineKey.Content, Deque<KnownLine>> byContent = new HashMap<>();
   private final Map<Long, List<KnownLine>> byAmount = new HashMap<>();
   private final Set<Identity> seen = new HashSet<>();
@@ -42,7 +39,9 @@ final class Candidates {
   void add(KnownLine line) {
     LineKey key = line.key();
     if (key.identity() != null && line.source() == source) {
-      byIdentity.put(new Identity(key.identity(), key.amountMinor()), line);
+      byIdentity
+          .computeIfAbsent(new Identity(key.identity(), key.amountMinor()), k -> new ArrayList<>())
+          .add(line);
     }
     byContent.computeIfAbsent(key.content(), k -> new ArrayDeque<>()).add(line);
     byAmount.computeIfAbsent(key.amountMinor(), k -> new ArrayList<>()).add(line);
@@ -50,18 +49,27 @@ final class Candidates {
 
   boolean hasIdentity(LineKey key) {
     return key.identity() != null
-        && byIdentity.containsKey(new Identity(key.identity(), key.amountMinor()));
+        && byIdentity
+            .getOrDefault(new Identity(key.identity(), key.amountMinor()), List.of())
+            .stream()
+            .anyMatch(c -> daysApart(key, c) <= DAYS_PENDING);
   }
 
-  /** Identity and amount: a bank that gives two amounts one identity means two movements. */
+  /**
+   * Identity and amount: a bank that gives two amounts one identity means two movements. Banks that
+   * count anew with each statement use an identity again, so it counts within some days only.
+   */
   boolean takeByIdentity(LineKey key) {
     if (key.identity() == null) {
       return false;
     }
     var identity = new Identity(key.identity(), key.amountMinor());
-    KnownLine match = byIdentity.get(identity);
-    if (match != null) {
-      taken.add(match.id());
+    var match =
+        byIdentity.getOrDefault(identity, List.of()).stream()
+            .filter(c -> daysApart(key, c) <= DAYS_PENDING)
+            .min(Comparator.comparingLong(c -> daysApart(key, c)));
+    if (match.isPresent()) {
+      taken.add(match.get().movement());
       return true;
     }
     // The same identity twice in one file is the same line, listed twice.
@@ -75,7 +83,7 @@ final class Candidates {
     }
     for (KnownLine candidate : equals) {
       if (isFree(candidate) && mayBe(key, candidate)) {
-        return taken.add(candidate.id());
+        return taken.add(candidate.movement());
       }
     }
     return false;
@@ -105,39 +113,53 @@ final class Candidates {
                 isStillPending(c)
                     && daysApart(booked, c) <= DAYS_PENDING
                     && c.key().evenText().equals(booked.evenText()));
-    return sameText != null
-        ? sameText
-        : nearest(booked, c -> isStillPending(c) && daysApart(booked, c) <= DAYS_PENDING_BY_AMOUNT);
+    if (sameText != null) {
+      return sameText;
+    }
+    UUID sameAmount =
+        nearest(booked, c -> isStillPending(c) && daysApart(booked, c) <= DAYS_PENDING_BY_AMOUNT);
+    return sameAmount != null ? sameAmount : takeSameText(booked);
   }
 
-  /** A reserved amount is often booked as a smaller one under the same identity. */
+  /** A reserved amount is often booked as another one under the same identity. */
   private @Nullable UUID takeAnyAmount(LineKey booked) {
     return byIdentity.entrySet().stream()
-        .filter(e ->
-            e.getKey().identity().equals(booked.identity())
-                && isStillPending(e.getValue())
-                && isFree(e.getValue()))
-        .map(e -> e.getValue().id())
+        .filter(e -> e.getKey().identity().equals(booked.identity()))
+        .flatMap(e -> e.getValue().stream())
+        .filter(c -> isStillPending(c) && isFree(c) && daysApart(booked, c) <= DAYS_PENDING)
+        .map(KnownLine::id)
         .findFirst()
         .filter(taken::add)
         .orElse(null);
   }
 
-  /** A line of another source that may be the same; the nearest in days. */
-  @Nullable UUID takeDoubt(LineKey key) {
-    return nearest(
-        key,
-        c ->
-            c.source() != source
-                && c.standing() == KnownLine.Standing.BOOKED
-                && daysApart(key, c) <= DAYS_OF_DOUBT);
+  /** The same words on the same side and another amount, as of fuel that was reserved first. */
+  private @Nullable UUID takeSameText(LineKey booked) {
+    return byAmount.values().stream()
+        .flatMap(List::stream)
+        .filter(c -> isStillPending(c) && isFree(c))
+        .filter(c -> Long.signum(c.key().amountMinor()) == Long.signum(booked.amountMinor()))
+        .filter(c -> c.key().evenText().equals(booked.evenText()))
+        .filter(c -> daysApart(booked, c) <= DAYS_PENDING)
+        .min(Comparator.comparingLong(c -> daysApart(booked, c)))
+        .map(KnownLine::id)
+        .filter(taken::add)
+        .orElse(null);
+  }
+
+  /** Lines of other sources of an amount that nothing has taken yet and that may be in doubt. */
+  List<KnownLine> free(long amountMinor) {
+    return byAmount.getOrDefault(amountMinor, List.of()).stream()
+        .filter(c -> c.source() != source && c.standing() == KnownLine.Standing.BOOKED)
+        .filter(this::isFree)
+        .toList();
   }
 
   private @Nullable UUID nearest(LineKey key, Predicate<KnownLine> fits) {
     return byAmount.getOrDefault(key.amountMinor(), List.of()).stream()
         .filter(c -> isFree(c) && fits.test(c))
         .min(Comparator.comparingLong(c -> daysApart(key, c)))
-        .map(KnownLine::id)
+        .map(KnownLine::movement)
         .filter(taken::add)
         .orElse(null);
   }
@@ -147,7 +169,7 @@ final class Candidates {
   }
 
   private boolean isFree(KnownLine line) {
-    return !taken.contains(line.id());
+    return !taken.contains(line.movement());
   }
 
   private boolean mayBe(LineKey key, KnownLine candidate) {

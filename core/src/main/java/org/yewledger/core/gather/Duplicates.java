@@ -1,6 +1,7 @@
 package org.yewledger.core.gather;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -14,27 +15,28 @@ import org.yewledger.core.gather.Arrival.Standing;
  * overlap.
  *
  * <ol>
- *   <li>By the bank's identity, among lines of the same source.
+ *   <li>By the bank's identity, among lines of the same source; identities that identify nothing
+ *       ({@link Identities}) do not count.
  *   <li>By day, amount and text. Of equal lines in a day the n-th stays the n-th, so two coffees
  *       stay two coffees and the same file again adds none. Two lines of one source with different
  *       identities are never the same.
- *   <li>A line of another source with the same amount and at most {@value Candidates#DAYS_OF_DOUBT}
- *       days apart makes the arriving one doubtful: a person decides.
+ *   <li>A line of another source with the same amount and at most {@value Doubts#DAYS} days apart
+ *       makes the arriving one doubtful: a person decides. Which is held against which is the best
+ *       over all of them ({@link Doubts}).
  *   <li>A pending line gives way to its booked form.
  * </ol>
  *
- * Every known line is taken by one arriving line at most. Cost: linear in both lists, but for lines
- * of one amount within some days of each other.
+ * Every movement that is here is taken by one arriving line at most, by a line or by a copy of it.
+ * Cost: linear in both lists, but for lines of one amount: those of one content are gone through
+ * for each other, and doubts cost what {@link Doubts} says.
  */
 public final class Duplicates {
-  private final LineSource source;
   private final Candidates booked;
   private final Candidates pending;
-  private final Map<LineKey.Content, Integer> bookedCount = new HashMap<>();
-  private final Map<LineKey.Content, Integer> pendingCount = new HashMap<>();
+  private final Map<LineKey.Content, BitSet> bookedOrdinals = new HashMap<>();
+  private final Map<LineKey.Content, BitSet> pendingOrdinals = new HashMap<>();
 
   private Duplicates(Collection<KnownLine> known, LineSource source) {
-    this.source = source;
     this.booked = new Candidates(source);
     this.pending = new Candidates(source);
     for (KnownLine line : known) {
@@ -42,7 +44,7 @@ public final class Duplicates {
           line.standing() == KnownLine.Standing.PENDING
               || line.standing() == KnownLine.Standing.REPLACED;
       (isPending ? pending : booked).add(line);
-      (isPending ? pendingCount : bookedCount).merge(line.key().content(), 1, Integer::sum);
+      ordinals(isPending, line.key()).set(line.ordinal());
     }
   }
 
@@ -59,7 +61,7 @@ public final class Duplicates {
   private List<Arrival> compare(List<BankLine> arriving) {
     // All identities first: otherwise a line known by its text could take the place of another
     // that is known by its identity. Then all texts, before any doubt takes a line away.
-    var keys = arriving.stream().map(BankLine::key).toList();
+    List<LineKey> keys = new Identities(arriving).keys();
     var isKnown = new boolean[arriving.size()];
     for (int i = 0; i < isKnown.length; i++) {
       isKnown[i] = takeByIdentity(arriving.get(i), keys.get(i));
@@ -67,12 +69,25 @@ public final class Duplicates {
     for (int i = 0; i < isKnown.length; i++) {
       isKnown[i] = isKnown[i] || takeByContent(arriving.get(i), keys.get(i));
     }
+    var replaces = new HashMap<Integer, UUID>();
+    var standsAlone = new ArrayList<Integer>();
+    for (int i = 0; i < isKnown.length; i++) {
+      if (!isKnown[i] && !arriving.get(i).isPending()) {
+        UUID pendingForm = pending.takePendingFormOf(keys.get(i));
+        if (pendingForm == null) {
+          standsAlone.add(i);
+        } else {
+          replaces.put(i, pendingForm);
+        }
+      }
+    }
+    Map<Integer, UUID> doubts = Doubts.over(standsAlone, keys, booked);
     var arrivals = new ArrayList<Arrival>(arriving.size());
     for (int i = 0; i < isKnown.length; i++) {
       arrivals.add(
           isKnown[i]
               ? Arrival.known(arriving.get(i), keys.get(i))
-              : comingIn(arriving.get(i), keys.get(i)));
+              : comingIn(arriving.get(i), keys.get(i), doubts.get(i), replaces.get(i)));
     }
     return arrivals;
   }
@@ -91,14 +106,12 @@ public final class Duplicates {
     return booked.takeByContent(key);
   }
 
-  private Arrival comingIn(BankLine line, LineKey key) {
-    int ordinal =
-        (line.isPending() ? pendingCount : bookedCount).merge(key.content(), 1, Integer::sum);
-    if (line.isPending()) {
-      return new Arrival(line, key, Standing.NEW, ordinal, null, null);
-    }
-    @Nullable UUID replaces = pending.takePendingFormOf(key);
-    @Nullable UUID doubtOver = replaces == null ? booked.takeDoubt(key) : null;
+  private Arrival comingIn(
+      BankLine line, LineKey key, @Nullable UUID doubtOver, @Nullable UUID replaces) {
+    BitSet used = ordinals(line.isPending(), key);
+    // Not the count of equal lines: of three, the first may have been taken back.
+    int ordinal = used.nextClearBit(1);
+    used.set(ordinal);
     return new Arrival(
         line,
         key,
@@ -106,5 +119,10 @@ public final class Duplicates {
         ordinal,
         doubtOver,
         replaces);
+  }
+
+  private BitSet ordinals(boolean isPending, LineKey key) {
+    return (isPending ? pendingOrdinals : bookedOrdinals)
+        .computeIfAbsent(key.content(), content -> new BitSet());
   }
 }

@@ -5,9 +5,13 @@ import java.util.UUID;
 /**
  * A bank line that is here already, as far as it matters for recognising it again.
  *
+ * @param ordinal which of the equal lines of its day it is
  * @param source what it came by
+ * @param movement which movement of money it tells of: its own identity, or for a copy that of the
+ *     line that it is a copy of
  */
-public record KnownLine(UUID id, LineKey key, LineSource source, Standing standing) {
+public record KnownLine(
+    UUID id, LineKey key, int ordinal, LineSource source, Standing standing, UUID movement) {
 
   /** What the line counts as. */
   public enum Standing {

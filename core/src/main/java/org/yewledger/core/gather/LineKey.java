@@ -1,6 +1,7 @@
 package org.yewledger.core.gather;
 
 import java.time.LocalDate;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.text.PlainText;
 
@@ -12,6 +13,22 @@ import org.yewledger.core.text.PlainText;
  */
 public record LineKey(
     LocalDate bookedOn, long amountMinor, String evenText, @Nullable String identity) {
+
+  /** What standards write where there is no reference: ISO 20022 and SWIFT MT940. */
+  private static final Set<String> NO_IDENTITY = Set.of("NOTPROVIDED", "NONREF", "NONE", "NA");
+
+  public LineKey {
+    identity = identifies(identity) ? identity : null;
+  }
+
+  /** Zeros and placeholders are no identities, whatever field they stand in. */
+  private static boolean identifies(@Nullable String identity) {
+    if (identity == null) {
+      return false;
+    }
+    String even = even(identity);
+    return !even.isEmpty() && !even.matches("0+") && !NO_IDENTITY.contains(even);
+  }
 
   /**
    * Letters and digits only, in capitals and without accents: banks differ in case, spacing, line

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Random;
+import java.util.UUID;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.Arrival.Standing;
 
@@ -230,5 +231,112 @@ public class DuplicatesTest {
 
   private static List<String> sorted(List<BankLine> lines) {
     return lines.stream().map(l -> l.key().content().toString()).sorted().toList();
+  }
+
+  @Test
+  public void identitiesThatIdentifyNothingSwallowNoLine() {
+    for (String identity : List.of("0", "000", "NONREF", "NOTPROVIDED", "same")) {
+      List<BankLine> file =
+          List.of(
+              line("2026-09-04", -320, "COFFEE", identity),
+              line("2026-09-05", -320, "COFFEE", identity),
+              line("2026-09-05", -320, "COFFEE", identity),
+              line("2026-09-07", -320, "TEA", identity));
+      var held = new KnownLines();
+      assertEquals(
+          held.take(file, LineSource.OFX).stream().map(Arrival::standing).toList(),
+          List.of(NEW, NEW, NEW, NEW),
+          identity);
+      assertEquals(held.take(file, LineSource.OFX).stream().filter(Arrival::comesIn).count(), 0);
+    }
+  }
+
+  @Test
+  public void anIdentityUsedAgainByTheNextStatementIsAnotherLine() {
+    assertEquals(
+        standing(
+            line("2026-08-04", -320, "COFFEE", "7"),
+            LineSource.OFX,
+            line("2026-09-04", -320, "COFFEE", "7"),
+            LineSource.OFX),
+        NEW);
+  }
+
+  @Test
+  public void theNthOfEqualLinesIsSearchedForWhereAnEarlierOneWasTakenBack() {
+    BankLine coffee = line("2026-09-04", -320, "COFFEE");
+    UUID second = UUID.randomUUID();
+    var left =
+        new KnownLine(
+            second, coffee.key(), 2, LineSource.CSV, KnownLine.Standing.BOOKED, second);
+    List<Arrival> both =
+        Duplicates.compare(List.of(left), List.of(coffee, coffee), LineSource.CSV);
+    assertEquals(both.stream().map(Arrival::standing).toList(), List.of(KNOWN, NEW));
+    assertEquals(both.get(1).ordinal(), 1);
+  }
+
+  @Test
+  public void aPendingLineGivesWayToABookedOneOfTheSameWordsAndAnotherAmount() {
+    var held = new KnownLines();
+    held.take(List.of(pending("2026-09-04", -10000, "NORTHGATE FUEL", "p1")), LineSource.FEED);
+    BankLine booked = line("2026-09-06", -6392, "Northgate Fuel");
+    assertNotNull(held.take(List.of(booked), LineSource.OFX).getFirst().replaces());
+    assertEquals(held.pendingCount(), 0);
+  }
+
+  /**
+   * Files as mean as they come: each source moves days by up to two and has words of its own, equal
+   * amounts stand close together, files overlap, and come in any order. Who is asked looks whether
+   * the file holds the movement that the line is held against.
+   */
+  @Test
+  public void sourcesWithOtherDaysAndWordsMakeEveryMovementOnceInAnyOrder() {
+    LineSource[] sources = {
+      LineSource.OFX, LineSource.CAMT, LineSource.MT940, LineSource.CSV, LineSource.FEED
+    };
+    for (int seed = 0; seed < 120; seed++) {
+      var random = new Random(seed);
+      List<LocalDate> movements = new ArrayList<>();
+      for (int i = 0; i < 4 + random.nextInt(6); i++) {
+        movements.add(LocalDate.of(2026, 9, 1).plusDays(random.nextInt(12)));
+      }
+      movements.sort(null);
+      var order = new ArrayList<>(List.of(sources));
+      Collections.shuffle(order, random);
+      List<KnownLine> known = new ArrayList<>();
+      for (LineSource source : order) {
+        int shift = random.nextInt(2);
+        var file = new ArrayList<BankLine>();
+        for (int i = 0; i < movements.size(); i++) {
+          file.add(
+              line(
+                  movements.get(i).plusDays(shift).toString(),
+                  -4000,
+                  "BY " + source,
+                  source == LineSource.MT940 ? null : source + "-" + i));
+        }
+        for (Arrival arrival : Duplicates.compare(known, file, source)) {
+          if (arrival.comesIn()) {
+            UUID id = UUID.randomUUID();
+            boolean copy = arrival.standing() == DOUBTFUL;
+            known.add(
+                new KnownLine(
+                    id,
+                    arrival.key(),
+                    arrival.ordinal(),
+                    source,
+                    copy ? KnownLine.Standing.COPY : KnownLine.Standing.BOOKED,
+                    copy ? movementOf(known, arrival.doubtOver()) : id));
+          }
+        }
+      }
+      long booked =
+          known.stream().filter(k -> k.standing() == KnownLine.Standing.BOOKED).count();
+      assertEquals(booked, movements.size(), "seed " + seed + ", " + order + ", " + movements);
+    }
+  }
+
+  private static UUID movementOf(List<KnownLine> known, UUID id) {
+    return known.stream().filter(k -> k.id().equals(id)).findFirst().orElseThrow().movement();
   }
 }

@@ -16,7 +16,8 @@ final class KnownLines {
   }
 
   static KnownLine known(BankLine line, LineSource source, KnownLine.Standing standing) {
-    return new KnownLine(UUID.randomUUID(), line.key(), source, standing);
+    UUID id = UUID.randomUUID();
+    return new KnownLine(id, line.key(), 1, source, standing, id);
   }
 
   /** Takes a file in, the way the application does. */
@@ -24,7 +25,7 @@ final class KnownLines {
     List<Arrival> arrivals = Duplicates.compare(lines.values(), file, source);
     for (Arrival arrival : arrivals) {
       if (arrival.comesIn()) {
-        add(arrival.line(), source);
+        add(arrival, source);
       }
       if (arrival.replaces() != null) {
         lines.remove(arrival.replaces());
@@ -33,12 +34,12 @@ final class KnownLines {
     return arrivals;
   }
 
-  private void add(BankLine line, LineSource source) {
-    KnownLine known =
-        known(
-            line,
-            source,
-            line.isPending() ? KnownLine.Standing.PENDING : KnownLine.Standing.BOOKED);
+  private void add(Arrival arrival, LineSource source) {
+    BankLine line = arrival.line();
+    UUID id = UUID.randomUUID();
+    var standing =
+        line.isPending() ? KnownLine.Standing.PENDING : KnownLine.Standing.BOOKED;
+    var known = new KnownLine(id, arrival.key(), arrival.ordinal(), source, standing, id);
     lines.put(known.id(), known);
     if (!line.isPending()) {
       booked.add(line);
