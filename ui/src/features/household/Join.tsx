@@ -56,13 +56,13 @@ export function Join({ token }: { token: string }) {
       onSubmit={submit}
     >
       <p className="q">{open.email}</p>
-      {joining && !open.knownPerson && (
-        <TextField label="Your name" value={name ?? open.name} onChange={setName} required />
-      )}
+      {joining && <TextField label="Your name" value={name ?? open.name} onChange={setName} required />}
       <TextField
-        label={open.knownPerson && joining ? 'The password you sign in with' : 'A password of at least 10 characters'}
+        label={
+          joining ? 'The password you sign in with; if you are new, one of at least 10 characters' : 'A password of at least 10 characters'
+        }
         type="password"
-        autoComplete={open.knownPerson && joining ? 'current-password' : 'new-password'}
+        autoComplete={joining ? 'current-password' : 'new-password'}
         value={password}
         onChange={setPassword}
         required

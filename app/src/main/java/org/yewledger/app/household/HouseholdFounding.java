@@ -75,24 +75,6 @@ public class HouseholdFounding {
         });
   }
 
-  /**
-   * @throws Refusal {@code email-known}
-   */
-  void requireNewEmail(String email) {
-    boolean known =
-        jdbc.sql("select person_by_email(?) is not null")
-            .param(email)
-            .query(Boolean.class)
-            .single();
-    if (known) {
-      throw Refusal.ofField(
-          "email-known",
-          "email",
-          "%s signs in here already. Sign in, then begin another household from your own menu."
-              .formatted(email));
-    }
-  }
-
   private void addHousehold(String name, SignedIn owner) {
     jdbc.sql("insert into household (id, name) values (?, ?)")
         .params(owner.householdId(), name)

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,6 +14,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.household.SignInThrottle.Limit;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.Role;
 import org.yewledger.core.Refusal;
@@ -21,14 +23,13 @@ import org.yewledger.core.Refusal;
 @RestController
 @Tag(name = "session")
 class LinkController {
-  /** {@code knownPerson}: who joins signs in with the password they have. */
+  /** Says nothing of whether who joins is known here: anybody may hold the link. */
   record OpenLinkJson(
       LinkService.Purpose purpose,
       String name,
       String email,
       Role role,
-      String householdName,
-      boolean knownPerson) {}
+      String householdName) {}
 
   record TakeUpJson(@Nullable String name, @NotNull String password) {}
 
@@ -40,11 +41,17 @@ class LinkController {
 
   private final LinkService links;
   private final HouseholdFounding founding;
+  private final SignInService signIn;
   private final SignInThrottle throttle;
 
-  LinkController(LinkService links, HouseholdFounding founding, SignInThrottle throttle) {
+  LinkController(
+      LinkService links,
+      HouseholdFounding founding,
+      SignInService signIn,
+      SignInThrottle throttle) {
     this.links = links;
     this.founding = founding;
+    this.signIn = signIn;
     this.throttle = throttle;
   }
 
@@ -56,8 +63,7 @@ class LinkController {
         open.name(),
         open.email(),
         open.role(),
-        open.householdName(),
-        open.knownPerson());
+        open.householdName());
   }
 
   @PostMapping("/api/links/{token}")
@@ -70,22 +76,24 @@ class LinkController {
   @PostMapping("/api/founding")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void found(@Valid @RequestBody FoundingJson wanted, HttpServletRequest request) {
-    String who = "founding:" + request.getRemoteAddr();
-    if (throttle.mustWait(who)) {
-      throw Refusal.of(
-          "founding-paused", "Several households were begun from here. Wait 15 minutes.");
-    }
+    throttle.count(Limit.FOUNDING, request.getRemoteAddr());
     String email = wanted.email().strip();
     if (!email.matches("[^@\\s]+@[^@\\s]+")) {
       throw Refusal.ofField(
           "email-unreadable", "email", "%s is no email address.".formatted(email));
     }
-    founding.requireNewEmail(email);
+    String household = SessionController.requireName(wanted.householdName());
+    String name = SessionController.requireName(wanted.name());
+    UUID known = signIn.prove(email, wanted.password()).orElse(null);
+    if (known != null) {
+      founding.foundAnother(
+          household, HouseholdFounding.newOwner(known, name, email, Ids.next()));
+      return;
+    }
     PasswordService.requireGood(wanted.password());
-    throttle.failed(who);
     founding.found(
-        SessionController.requireName(wanted.householdName()),
-        HouseholdFounding.newOwner(Ids.next(), wanted.name().strip(), email, Ids.next()),
+        household,
+        HouseholdFounding.newOwner(Ids.next(), name, email, Ids.next()),
         wanted.password(),
         () -> {});
   }

@@ -24,14 +24,13 @@ class LinkService {
     NEW_PASSWORD
   }
 
-  /** A link that can be taken up. {@code knownPerson}: who joins has a password already. */
+  /** A link that can be taken up. */
   record Open(
       Purpose purpose,
       String name,
       String email,
       Role role,
-      String householdName,
-      boolean knownPerson) {}
+      String householdName) {}
 
   private record Row(
       UUID householdId,
@@ -51,7 +50,7 @@ class LinkService {
   private final PasswordService passwordService;
   private final HouseholdFounding founding;
   private final Sessions sessions;
-  private final SignInThrottle throttle;
+  private final SignInService signIn;
   private final Acts acts;
   private final Clock clock;
 
@@ -61,7 +60,7 @@ class LinkService {
       PasswordService passwordService,
       HouseholdFounding founding,
       Sessions sessions,
-      SignInThrottle throttle,
+      SignInService signIn,
       Acts acts,
       Clock clock) {
     this.jdbc = jdbc;
@@ -69,7 +68,7 @@ class LinkService {
     this.passwordService = passwordService;
     this.founding = founding;
     this.sessions = sessions;
-    this.throttle = throttle;
+    this.signIn = signIn;
     this.acts = acts;
     this.clock = clock;
   }
@@ -84,8 +83,7 @@ class LinkService {
         row.name(),
         row.email(),
         row.role(),
-        row.householdName(),
-        knownPerson(row) != null);
+        row.householdName());
   }
 
   /**
@@ -103,6 +101,10 @@ class LinkService {
 
   private void setPassword(Row row, String password) {
     UUID personId = java.util.Objects.requireNonNull(row.personId());
+    if (signIn.households(personId).size() > 1) {
+      // Since the link was made they have joined another household, which it must not open.
+      throw over();
+    }
     PasswordService.requireGood(password);
     founding.as(
         acting(row, personId, row.name()),
@@ -116,10 +118,8 @@ class LinkService {
   }
 
   private void join(Row row, String name, String password) {
-    UUID known = knownPerson(row);
-    if (known != null) {
-      requirePassword(row, password);
-    } else {
+    UUID known = signIn.prove(row.email(), password).orElse(null);
+    if (known == null) {
       PasswordService.requireGood(password);
     }
     UUID personId = known == null ? Ids.next() : known;
@@ -142,25 +142,6 @@ class LinkService {
         });
   }
 
-  private void requirePassword(Row row, String password) {
-    String who = "email:" + row.email().toLowerCase(java.util.Locale.ROOT);
-    if (throttle.mustWait(who)) {
-      throw Refusal.of("sign-in-paused", "Too many failed tries. Wait 15 minutes, then try again.");
-    }
-    @SuppressWarnings("NullAway")
-    String hash =
-        jdbc.sql("select password_hash from person_signing_in(?)")
-            .param(row.email())
-            .query(String.class)
-            .optional()
-            .orElse("");
-    if (!passwords.matches(password, hash)) {
-      throttle.failed(who);
-      throw Refusal.ofField(
-          "sign-in-failed", "password", "That is not the password you sign in with.");
-    }
-  }
-
   private static SignedIn acting(Row row, UUID personId, String name) {
     return new SignedIn(personId, name, row.email(), row.householdId(), row.role());
   }
@@ -174,14 +155,6 @@ class LinkService {
     if (used == 0) {
       throw over();
     }
-  }
-
-  private @Nullable UUID knownPerson(Row row) {
-    return jdbc.sql("select person_by_email(?)")
-        .param(row.email())
-        .query((r, no) -> java.util.Optional.ofNullable(r.getObject(1, UUID.class)))
-        .single()
-        .orElse(null);
   }
 
   private Row find(String token) {

@@ -7,6 +7,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.household.SignInThrottle.Limit;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 
@@ -20,11 +21,13 @@ class PasswordService {
 
   private final JdbcClient jdbc;
   private final PasswordEncoder passwords;
+  private final SignInThrottle throttle;
   private final Acts acts;
 
-  PasswordService(JdbcClient jdbc, PasswordEncoder passwords, Acts acts) {
+  PasswordService(JdbcClient jdbc, PasswordEncoder passwords, SignInThrottle throttle, Acts acts) {
     this.jdbc = jdbc;
     this.passwords = passwords;
+    this.throttle = throttle;
     this.acts = acts;
   }
 
@@ -39,7 +42,11 @@ class PasswordService {
     set(me.personId(), wanted);
   }
 
-  /** Checks that who sits there knows the password. */
+  /**
+   * Checks that who sits there knows the password; a window may stand open.
+   *
+   * @throws Refusal {@code password-not-right}; {@code sign-in-paused} after too many
+   */
   @Transactional(readOnly = true)
   void requireRight(String current) {
     @SuppressWarnings("NullAway")
@@ -48,10 +55,13 @@ class PasswordService {
             .param(SignedIn.now().personId())
             .query(String.class)
             .single();
+    String who = SignInThrottle.person(SignedIn.now().personId(), "");
+    throttle.count(Limit.PERSON, who);
     if (!passwords.matches(current, hash)) {
       throw Refusal.ofField(
           "password-not-right", "current", "That is not the password you signed in with.");
     }
+    throttle.giveBack(Limit.PERSON, who);
   }
 
   /** Sets somebody's password, within a transaction of a household that they belong to. */

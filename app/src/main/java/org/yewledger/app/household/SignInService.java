@@ -3,9 +3,9 @@ package org.yewledger.app.household;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.DataClassRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.household.SignInThrottle.Limit;
 import org.yewledger.core.Refusal;
 
 /** Checks who somebody is, and opens the household that they last worked in. */
@@ -23,10 +24,15 @@ class SignInService {
       String name,
       String email,
       String passwordHash,
-      UUID householdId,
-      Role role,
+      @Nullable UUID householdId,
+      @Nullable Role role,
       boolean secondFactor) {
     SignedIn toSignedIn() {
+      if (householdId == null || role == null) {
+        throw Refusal.of(
+            "no-household",
+            "You belong to no household any more. Ask an owner to invite you, or begin one of your own.");
+      }
       return new SignedIn(personId, name, email, householdId, role);
     }
   }
@@ -66,44 +72,59 @@ class SignInService {
    *     {@code second-factor-needed} and {@code second-factor-failed} once the password was right
    */
   SignedIn signIn(String email, String password, String code, String address) {
-    String byEmail = "email:" + email.toLowerCase(Locale.ROOT);
-    String byAddress = "address:" + address;
-    if (throttle.mustWait(byEmail) || throttle.mustWait(byAddress)) {
-      throw Refusal.of("sign-in-paused", "Too many failed tries. Wait 15 minutes, then try again.");
-    }
     Optional<Candidate> candidate = find(email);
+    UUID known = candidate.map(Candidate::personId).orElse(null);
+    String who = SignInThrottle.person(known, email);
+    throttle.count(Limit.ADDRESS, address);
+    throttle.count(Limit.PERSON, who);
     String hash = candidate.map(Candidate::passwordHash).orElse(hashOfNobody);
     if (!passwords.matches(password, hash) || candidate.isEmpty()) {
-      throw failed(byEmail, byAddress, "sign-in-failed", "Email or password is not right.");
+      throw Refusal.of("sign-in-failed", "Email or password is not right.");
     }
-    Candidate person = candidate.get();
-    if (person.secondFactor()) {
-      requireSecondFactor(person, code, byEmail, byAddress);
+    SignedIn person = candidate.get().toSignedIn();
+    if (candidate.get().secondFactor()) {
+      requireSecondFactor(person, code, address, who);
     }
-    throttle.succeeded(byEmail);
-    throttle.succeeded(byAddress);
-    return opened(person.toSignedIn());
+    throttle.giveBack(Limit.ADDRESS, address);
+    throttle.forget(Limit.PERSON, who);
+    return opened(person);
   }
 
-  private void requireSecondFactor(
-      Candidate person, String code, String byEmail, String byAddress) {
+  private void requireSecondFactor(SignedIn person, String code, String address, String who) {
     if (code.isBlank()) {
+      // The form asks for the code only after the password was right; asking is no guess.
+      throttle.giveBack(Limit.ADDRESS, address);
+      throttle.giveBack(Limit.PERSON, who);
       throw Refusal.ofField(
           "second-factor-needed", "code", "Type the six digits that your authenticator shows.");
     }
-    if (!founding.as(person.toSignedIn(), () -> secondFactors.accepts(code))) {
-      throw failed(
-          byEmail,
-          byAddress,
+    if (!founding.as(person, () -> secondFactors.accepts(code))) {
+      throw Refusal.of(
           "second-factor-failed",
           "That code is not right, or was used already. Wait for the next one, or type a recovery code.");
     }
   }
 
-  private Refusal failed(String byEmail, String byAddress, String code, String message) {
-    throttle.failed(byEmail);
-    throttle.failed(byAddress);
-    return Refusal.of(code, message);
+  /**
+   * Checks the password of somebody who need not belong to a household.
+   *
+   * @return who it is; empty if the email is nobody's
+   * @throws Refusal {@code sign-in-failed} if somebody signs in with the email and another password
+   */
+  Optional<UUID> prove(String email, String password) {
+    Optional<Candidate> candidate = find(email);
+    if (candidate.isEmpty()) {
+      return Optional.empty();
+    }
+    UUID known = candidate.get().personId();
+    String who = SignInThrottle.person(known, email);
+    throttle.count(Limit.PERSON, who);
+    if (!passwords.matches(password, candidate.get().passwordHash())) {
+      throw Refusal.ofField(
+          "sign-in-failed", "password", "That is not the password you sign in with.");
+    }
+    throttle.giveBack(Limit.PERSON, who);
+    return Optional.of(known);
   }
 
   private Optional<Candidate> find(String email) {

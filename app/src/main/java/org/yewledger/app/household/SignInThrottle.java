@@ -1,60 +1,102 @@
 package org.yewledger.app.household;
 
-import java.sql.Timestamp;
-import java.time.Clock;
+import io.github.bucket4j.BucketConfiguration;
+import io.github.bucket4j.ConsumptionProbe;
+import io.github.bucket4j.distributed.BucketProxy;
+import io.github.bucket4j.distributed.ExpirationAfterWriteStrategy;
+import io.github.bucket4j.distributed.jdbc.PrimaryKeyMapper;
+import io.github.bucket4j.postgresql.Bucket4jPostgreSQL;
+import io.github.bucket4j.postgresql.PostgreSQLSelectForUpdateBasedProxyManager;
+import java.text.Normalizer;
 import java.time.Duration;
-import java.time.Instant;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
+import javax.sql.DataSource;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Propagation;
-import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.Secrets;
+import org.yewledger.core.Refusal;
 
 /**
- * Slows guessing of passwords: after five failures for an email or from an address, the sixth try
- * has to wait 15 minutes after the last. Kept in the database, so all instances count together.
+ * Slows guessing. Every try is counted before it is checked, so that many at once count as many; a
+ * right one is given back. Kept in the database by a rate limiter, so all instances count together.
  */
 @Component
 class SignInThrottle {
-  static final int FREE_FAILURES = 5;
-  static final Duration PAUSE = Duration.ofMinutes(15);
+  /** What is limited: so many tries, of which one comes back every so often. */
+  enum Limit {
+    /** Of one person, from wherever it comes. */
+    PERSON(5, Duration.ofMinutes(3)),
+    /** From one address: a household behind one router is not locked out by one of them. */
+    ADDRESS(40, Duration.ofSeconds(30)),
+    FOUNDING(5, Duration.ofMinutes(3));
 
-  private final JdbcClient jdbc;
-  private final Clock clock;
+    private final int tries;
+    private final BucketConfiguration configuration;
 
-  SignInThrottle(JdbcClient jdbc, Clock clock) {
-    this.jdbc = jdbc;
-    this.clock = clock;
+    Limit(int tries, Duration each) {
+      this.tries = tries;
+      this.configuration =
+          BucketConfiguration.builder()
+              .addLimit(limit -> limit.capacity(tries).refillGreedy(1, each))
+              .build();
+    }
   }
 
-  @Transactional(propagation = Propagation.REQUIRES_NEW)
-  public boolean mustWait(String who) {
-    Instant since = clock.instant().minus(PAUSE);
-    return jdbc.sql(
-                "select count(*) from sign_in_attempt where who = ? and failures >= ? and last_at >"
-                    + " ?")
-            .params(who, FREE_FAILURES, Timestamp.from(since))
-            .query(Long.class)
-            .single()
-        > 0;
+  private static final int CLEAN_EVERY = 100;
+  private static final Duration KEPT_FULL = Duration.ofHours(1);
+
+  private final PostgreSQLSelectForUpdateBasedProxyManager<String> counts;
+  private final AtomicInteger spent = new AtomicInteger();
+
+  SignInThrottle(DataSource dataSource) {
+    this.counts =
+        Bucket4jPostgreSQL.selectForUpdateBasedBuilder(dataSource)
+            .primaryKeyMapper(PrimaryKeyMapper.STRING)
+            .table("rate_limit")
+            .expiresAtColumn("expires_at")
+            .expirationAfterWrite(
+                ExpirationAfterWriteStrategy.basedOnTimeForRefillingBucketUpToMax(KEPT_FULL))
+            .build();
   }
 
-  /** Counts a failure; one that comes after a pause begins the count again. */
-  @Transactional(propagation = Propagation.REQUIRES_NEW)
-  public void failed(String who) {
-    Timestamp now = Timestamp.from(clock.instant());
-    jdbc.sql(
-            """
-            insert into sign_in_attempt as past (who, failures, last_at) values (?, 1, ?)
-            on conflict (who) do update
-              set failures = case when past.last_at < ? then 1 else past.failures + 1 end,
-                  last_at = excluded.last_at\
-            """)
-        .params(who, now, Timestamp.from(clock.instant().minus(PAUSE)))
-        .update();
+  /** Who is counted: a known person by identity, whatever way the email was written. */
+  static String person(@Nullable UUID known, String email) {
+    String even = Normalizer.normalize(email.strip(), Normalizer.Form.NFKC).toLowerCase(Locale.ROOT);
+    return known == null ? Secrets.hashOf(even) : known.toString();
   }
 
-  @Transactional(propagation = Propagation.REQUIRES_NEW)
-  public void succeeded(String who) {
-    jdbc.sql("delete from sign_in_attempt where who = ?").param(who).update();
+  /**
+   * Counts a try.
+   *
+   * @throws Refusal {@code sign-in-paused}, saying how long to wait
+   */
+  void count(Limit limit, String who) {
+    if (spent.incrementAndGet() % CLEAN_EVERY == 0) {
+      counts.removeExpired(CLEAN_EVERY);
+    }
+    ConsumptionProbe probe = bucket(limit, who).tryConsumeAndReturnRemaining(1);
+    if (!probe.isConsumed()) {
+      long minutes = 1 + Duration.ofNanos(probe.getNanosToWaitForRefill()).toMinutes();
+      throw Refusal.of(
+          "sign-in-paused",
+          "Too many tries. Wait %d %s, then try again."
+              .formatted(minutes, minutes == 1 ? "minute" : "minutes"));
+    }
+  }
+
+  /** A try that was right does not count. */
+  void giveBack(Limit limit, String who) {
+    bucket(limit, who).addTokens(1);
+  }
+
+  /** The person has shown who they are: earlier guesses at them count no more. */
+  void forget(Limit limit, String who) {
+    bucket(limit, who).addTokens(limit.tries);
+  }
+
+  private BucketProxy bucket(Limit limit, String who) {
+    return counts.builder().build(limit + ":" + who, () -> limit.configuration);
   }
 }

@@ -6,12 +6,19 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 
 /**
- * Where a page of the journal ended: the day and number of its last entry. Travels as {@code
- * 2026-09-30_933}.
+ * Where a page of the journal ended: the day and number of its last entry, and in a register the
+ * place of the posting in it, since one entry may touch an account twice. Travels as {@code
+ * 2026-09-30_933_1}.
  */
-record PageKey(LocalDate date, long no) {
+record PageKey(LocalDate date, long no, int place) {
+  private static final LocalDate LAST_DAY = LocalDate.of(9999, 12, 31);
+
   /** Before all entries, as pages go from the newest back. */
-  static final PageKey START = new PageKey(LocalDate.of(9999, 12, 31), Long.MAX_VALUE);
+  static final PageKey START = new PageKey(LAST_DAY, Long.MAX_VALUE, Integer.MAX_VALUE);
+
+  PageKey(LocalDate date, long no) {
+    this(date, no, 0);
+  }
 
   static PageKey parse(@Nullable String text) {
     if (text == null || text.isEmpty()) {
@@ -19,14 +26,15 @@ record PageKey(LocalDate date, long no) {
     }
     String[] parts = text.split("_", -1);
     try {
-      return new PageKey(LocalDate.parse(parts[0]), Long.parseLong(parts[parts.length - 1]));
-    } catch (DateTimeException | NumberFormatException e) {
+      int place = parts.length > 2 ? Integer.parseInt(parts[2]) : 0;
+      return new PageKey(LocalDate.parse(parts[0]), Long.parseLong(parts[1]), place);
+    } catch (DateTimeException | NumberFormatException | ArrayIndexOutOfBoundsException e) {
       throw Refusal.ofField("bad-page", "after", "%s is not the key of a page.".formatted(text));
     }
   }
 
   @Override
   public String toString() {
-    return date + "_" + no;
+    return date + "_" + no + "_" + place;
   }
 }

@@ -64,6 +64,11 @@ public class PostingEntity {
     return accountId;
   }
 
+  /** Where it stands in its entry, counted from 0. */
+  int place() {
+    return place;
+  }
+
   public LocalDate date() {
     return date;
   }

@@ -18,6 +18,7 @@ import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.journal.EntryReader.EntryViews;
 import org.yewledger.app.journal.JournalJson.RegisterJson;
 import org.yewledger.app.journal.JournalJson.RegisterRowJson;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.report.RunningBalance;
@@ -50,8 +51,9 @@ class RegisterService {
     long balance = balanceThrough(accountId, after);
     String next = null;
     if (rows.size() == PAGE) {
-      EntryEntity last = rows.getLast().entry();
-      next = new PageKey(last.date(), last.no()).toString();
+      Row last = rows.getLast();
+      next =
+          new PageKey(last.entry().date(), last.entry().no(), last.posting().place()).toString();
     }
     return new RegisterJson(
         account.id(),
@@ -115,7 +117,7 @@ class RegisterService {
             """
             select new %s(p, e) from Posting p join Entry e on e.id = p.entryId
             where p.accountId = :account
-              and (p.date < :date or (p.date = :date and e.no < :no))
+              and (p.date < :date or (p.date = :date and (e.no < :no or (e.no = :no and p.place < :place))))
             order by p.date desc, e.no desc, p.place desc\
             """
                 .formatted(Row.class.getName()),
@@ -123,6 +125,7 @@ class RegisterService {
         .setParameter("account", accountId)
         .setParameter("date", after.date())
         .setParameter("no", after.no())
+        .setParameter("place", after.place())
         .setMaxResults(PAGE)
         .getResultList();
   }
@@ -138,9 +141,10 @@ class RegisterService {
                 .createNativeQuery(
                     """
                     select coalesce(sum(debit_minor - credit_minor), 0)::bigint from account_month
-                    where account_id = :account and month < :month\
+                    where household_id = :household and account_id = :account and month < :month\
                     """,
                     Long.class)
+                .setParameter("household", SignedIn.now().householdId())
                 .setParameter("account", accountId)
                 .setParameter("month", month)
                 .getSingleResult();
@@ -150,13 +154,14 @@ class RegisterService {
                 """
                 select sum(p.amountMinor) from Posting p join Entry e on e.id = p.entryId
                 where p.accountId = :account and p.date >= :month
-                  and (p.date < :date or (p.date = :date and e.no < :no))\
+                  and (p.date < :date or (p.date = :date and (e.no < :no or (e.no = :no and p.place < :place))))\
                 """,
                 Long.class)
             .setParameter("account", accountId)
             .setParameter("month", month)
             .setParameter("date", key.date())
             .setParameter("no", key.no())
+            .setParameter("place", key.place())
             .getSingleResult();
     return kept + Objects.requireNonNullElse(rest, 0L);
   }

@@ -18,6 +18,7 @@ import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionOperations;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.web.context.request.RequestContextHolder;
 
 /**
  * Keeps households apart, twice: Hibernate filters by {@code @TenantId}, and each transaction tells
@@ -71,6 +72,10 @@ class Tenancy {
   /** Sets the household at the beginning of each transaction, and for that transaction only. */
   private static final class HouseholdTransactionManager extends JpaTransactionManager {
     private static final long serialVersionUID = 1L;
+
+    /** A person waits at a request, and may have gone; jobs may take their time. */
+    private static final String LONGEST_STATEMENT = "60s";
+
     private final transient JdbcTemplate jdbc;
 
     HouseholdTransactionManager(EntityManagerFactory factory, DataSource dataSource) {
@@ -82,9 +87,14 @@ class Tenancy {
     protected void doBegin(Object transaction, TransactionDefinition definition) {
       super.doBegin(transaction, definition);
       try {
+        if (definition.isReadOnly()) {
+          // A page is read by several queries, which have to see the same books.
+          jdbc.execute("set transaction isolation level repeatable read");
+        }
         jdbc.queryForObject(
-            "select set_config('yew.household', ?, true)",
+            "select set_config('statement_timeout', ?, true) || set_config('yew.household', ?, true)",
             String.class,
+            RequestContextHolder.getRequestAttributes() == null ? "0" : LONGEST_STATEMENT,
             currentHousehold().toString());
       } catch (RuntimeException | Error e) {
         leaveNothingBehind(transaction);

@@ -2,13 +2,14 @@ package org.yewledger.core.reconcile;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.Comparator;
 import java.util.List;
 
 /**
  * The state of one account in one month, as the Almanac shows it.
  *
- * @param agreedShare while in progress, the part of the lines that is agreed, from 0 to 100; 100
- *     when agreed, 0 otherwise
+ * @param agreedShare while in progress, the part of the lines that is agreed, or of the days where
+ *     the last statement closes within the month, from 0 to 100; 100 when agreed, 0 otherwise
  */
 public record AccountMonth(State state, int agreedShare) {
 
@@ -50,10 +51,21 @@ public record AccountMonth(State state, int agreedShare) {
         return new AccountMonth(State.IN_PROGRESS, statement.agreedShare());
       }
     }
-    // A statement over several months agrees all the months that it covers.
-    boolean agreed =
+    // A statement over several months agrees all the months that it covers, and one that closes on
+    // the 15th no more than half of its month.
+    LocalDate agreedThrough =
         statements.stream()
-            .anyMatch(s -> s.finished() && !YearMonth.from(s.closesOn()).isBefore(month));
-    return agreed ? new AccountMonth(State.AGREED, 100) : new AccountMonth(State.NO_STATEMENT, 0);
+            .filter(Progress::finished)
+            .map(Progress::closesOn)
+            .max(Comparator.naturalOrder())
+            .orElse(LocalDate.MIN);
+    if (!agreedThrough.isBefore(month.atEndOfMonth())) {
+      return new AccountMonth(State.AGREED, 100);
+    }
+    if (agreedThrough.isBefore(month.atDay(1))) {
+      return new AccountMonth(State.NO_STATEMENT, 0);
+    }
+    int days = 100 * agreedThrough.getDayOfMonth() / month.lengthOfMonth();
+    return new AccountMonth(State.IN_PROGRESS, days);
   }
 }
