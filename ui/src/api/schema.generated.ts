@@ -116,6 +116,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/acts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["acts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/acts/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["next"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/acts/{id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/acts/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/almanac": {
         parameters: {
             query?: never;
@@ -428,7 +492,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["entry"];
-        put?: never;
+        put: operations["revise"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1392,6 +1456,11 @@ export interface components {
             statements: components["schemas"]["OpenStatementJson"][];
             tail: string;
         };
+        ActPageJson: {
+            acts: components["schemas"]["OneActJson"][];
+            /** Format: uuid */
+            next?: string;
+        };
         AlmanacPageJson: {
             /** Format: int32 */
             agreed: number;
@@ -1612,6 +1681,13 @@ export interface components {
             state: "NOT_OPEN" | "NO_STATEMENT" | "IN_PROGRESS" | "AGREED";
             /** Format: uuid */
             statementId?: string;
+        };
+        ChangeJson: {
+            after?: components["schemas"]["JsonNode"];
+            before?: components["schemas"]["JsonNode"];
+            key: string;
+            op: string;
+            table: string;
         };
         ChartPageJson: {
             books: components["schemas"]["BookChartJson"][];
@@ -1859,6 +1935,25 @@ export interface components {
             /** Format: date */
             valueOn?: string;
         };
+        DraftJson: {
+            /** Format: date */
+            date: string;
+            note?: string;
+            payee: string;
+            postings: components["schemas"]["DraftLineJson"][];
+            /** Format: int32 */
+            version: number;
+        };
+        DraftLineJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            note?: string;
+        };
         EntryJson: {
             /**
              * Format: decimal
@@ -1881,6 +1976,8 @@ export interface components {
             state: "OPEN" | "CLEARED" | "RECONCILED";
             to: string;
             transfer: boolean;
+            /** Format: int32 */
+            version: number;
         };
         EntryNoJson: {
             /** Format: uuid */
@@ -2038,6 +2135,34 @@ export interface components {
             entries: components["schemas"]["EntryJson"][];
             next?: string;
         };
+        JsonNode: {
+            array?: boolean;
+            bigDecimal?: boolean;
+            bigInteger?: boolean;
+            binary?: boolean;
+            boolean?: boolean;
+            container?: boolean;
+            double?: boolean;
+            embeddedValue?: boolean;
+            empty?: boolean;
+            float?: boolean;
+            floatingPointNumber?: boolean;
+            int?: boolean;
+            integralNumber?: boolean;
+            long?: boolean;
+            missingNode?: boolean;
+            /** @enum {string} */
+            nodeType?: "ARRAY" | "BINARY" | "BOOLEAN" | "MISSING" | "NULL" | "NUMBER" | "OBJECT" | "POJO" | "STRING";
+            null?: boolean;
+            number?: boolean;
+            object?: boolean;
+            pojo?: boolean;
+            short?: boolean;
+            string?: boolean;
+            /** @deprecated */
+            textual?: boolean;
+            valueNode?: boolean;
+        };
         LayoutJson: {
             /** @enum {string} */
             dateOrder?: "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR" | "YEAR_MONTH_DAY";
@@ -2143,6 +2268,10 @@ export interface components {
              */
             opening?: string;
         };
+        NextActsJson: {
+            redo?: components["schemas"]["OneActJson"];
+            undo?: components["schemas"]["OneActJson"];
+        };
         NextJson: {
             accounts: string[];
             /** Format: int32 */
@@ -2157,10 +2286,28 @@ export interface components {
             /** @enum {string} */
             task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "DOUBTS" | "POST_BY_RULE" | "ANSWER" | "RECONCILE";
         };
+        OneActJson: {
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            doer: "PERSON" | "RULE" | "JOB";
+            fromWhere: string;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "TRANSFER" | "REVALUE" | "REVISE" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "UNDO" | "REDO" | "EARLIER";
+            /** Format: uuid */
+            personId: string;
+            stands: boolean;
+            undoable: boolean;
+            /** Format: uuid */
+            undoes?: string;
+            who: string;
+            words: string;
+        };
         OpenLinkJson: {
             email: string;
             householdName: string;
-            knownPerson: boolean;
             name: string;
             /** @enum {string} */
             purpose: "INVITATION" | "NEW_PASSWORD";
@@ -3220,6 +3367,97 @@ export interface operations {
             };
         };
     };
+    acts: {
+        parameters: {
+            query?: {
+                entry?: string;
+                account?: string;
+                person?: string;
+                from?: string;
+                to?: string;
+                after?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ActPageJson"];
+                };
+            };
+        };
+    };
+    next: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextActsJson"];
+                };
+            };
+        };
+    };
+    changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeJson"][];
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OneActJson"];
+                };
+            };
+        };
+    };
     almanac: {
         parameters: {
             query?: {
@@ -3796,6 +4034,32 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryJson"];
+                };
+            };
+        };
+    };
+    revise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftJson"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

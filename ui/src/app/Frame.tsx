@@ -13,6 +13,7 @@ import { FindOrDo } from './FindOrDo'
 import { KeyStrip } from './KeyStrip'
 import { useScope, useScopeSearch } from './scope'
 import { switchTheme } from './theme'
+import { useUndo } from './undo'
 
 const BOOKS = [
   { to: '/journal', label: 'Journal' },
@@ -40,6 +41,7 @@ export function Frame() {
   const stations = page.data?.stations
   const go = (to: string) => () => navigate(to + search)
 
+  useUndo()
   useCommands([
     { keys: ['mod+k'], label: 'Find or do', strip: 'find or do', run: () => setFinding(true), whileTyping: true },
     { keys: ['?'], label: 'Show all keys', strip: 'all keys', run: () => setKeys(true) },

@@ -38,7 +38,7 @@ export function MergeAccount({
       <h2 className="title">Merge {row.name}</h2>
       <p className="q">
         Its postings and rules move to the other account, which tells so in its history. {row.name} itself is gone then;
-        this cannot be undone.
+        Undo brings it back as long as nothing later touched it.
       </p>
       <div className="field">
         Into

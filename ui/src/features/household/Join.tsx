@@ -59,7 +59,9 @@ export function Join({ token }: { token: string }) {
       {joining && <TextField label="Your name" value={name ?? open.name} onChange={setName} required />}
       <TextField
         label={
-          joining ? 'The password you sign in with; if you are new, one of at least 10 characters' : 'A password of at least 10 characters'
+          joining
+            ? 'The password you sign in with; if you are new, one of at least 10 characters'
+            : 'A password of at least 10 characters'
         }
         type="password"
         autoComplete={joining ? 'current-password' : 'new-password'}

@@ -1,11 +1,11 @@
-import { useInfiniteQuery } from '@tanstack/react-query'
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { api, data, type Schemas } from '@/api/client'
+import { api, data, messageOf, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { useScope, useScopeSearch } from '@/app/scope'
-import { day, figure, longMonth, signed } from '@/parts/figures'
+import { day, figure, longMonth, moment, signed } from '@/parts/figures'
 import { Icon, StateMark } from '@/parts/Icon'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import './journal.css'
@@ -226,14 +226,29 @@ function EntryRow({
         </span>
       </button>
       {open && <Postings entry={entry} />}
+      {open && <History entry={entry} />}
     </>
   )
 }
 
-/** How many lines an open entry takes: its postings, a head, and for each book its sums and name. */
+/** How many lines an open entry takes: its postings, a head, its history, and for each book its sums and name. */
 function lines(entry: Entry): number {
   const postings = entry.books.reduce((sum, book) => sum + book.postings.length, 0)
-  return 1 + postings + entry.books.length * (entry.books.length > 1 ? 2 : 1)
+  return 2 + postings + entry.books.length * (entry.books.length > 1 ? 2 : 1)
+}
+
+/** What happened to the entry, newest first, on one line; the newest acts matter most. */
+function History({ entry }: { entry: Entry }) {
+  const { data: page, error } = useQuery({
+    queryKey: ['acts', 'of', entry.id],
+    queryFn: () => data(api.GET('/api/acts', { params: { query: { entry: entry.id } } })),
+  })
+  const told = page?.acts.map((act) => `${act.words}, ${act.who}, ${moment(act.at)}`).join('; ')
+  return (
+    <p className="jr-history" title={told}>
+      {error ? messageOf(error) : (told ?? 'Reading its history…')}
+    </p>
+  )
 }
 
 function Postings({ entry }: { entry: Entry }) {

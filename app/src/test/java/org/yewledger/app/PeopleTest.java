@@ -35,7 +35,7 @@ public class PeopleTest extends AppTest {
 
   private Reply send(HttpMethod method, String path, String body, Cookie session) throws Exception {
     var request =
-        Api.plain(method, path).with(csrf()).contentType(MediaType.APPLICATION_JSON).content(body);
+        Api.plain(method, path).with(csrf().asHeader()).contentType(MediaType.APPLICATION_JSON).content(body);
     if (session != null) {
       request.cookie(session);
     }
@@ -339,7 +339,7 @@ public class PeopleTest extends AppTest {
   private String guess(String email, String address) throws Exception {
     return mvc.perform(
             Api.plain(HttpMethod.POST, "/api/session")
-                .with(csrf())
+                .with(csrf().asHeader())
                 .with(
                     request -> {
                       request.setRemoteAddr(address);

@@ -15,7 +15,7 @@ public class SignInTest extends AppTest {
       throws Exception {
     return mvc.perform(
             Api.plain(HttpMethod.POST, "/api/session")
-                .with(csrf())
+                .with(csrf().asHeader())
                 .with(request -> {
                   request.setRemoteAddr(address);
                   return request;

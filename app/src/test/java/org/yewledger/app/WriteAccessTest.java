@@ -4,9 +4,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -17,6 +15,7 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yewledger.app.ApiOperations.Operation;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
@@ -48,41 +47,20 @@ public class WriteAccessTest extends AppTest {
   /** One's own password, sessions and households: a reader's too. */
   private static final String PERSONAL = "/api/session";
 
-  private record Operation(HttpMethod method, String path, JsonNode node) {
-    @Override
-    public String toString() {
-      return method + " " + path;
-    }
-  }
-
   private Household ours;
   private Household theirs;
-  private JsonNode document;
+  private ApiOperations api;
 
   @BeforeClass
   void foundTwo() {
     ours = found("ours");
     theirs = found("theirs");
-    document = ours.api().get("/api/openapi").json();
-  }
-
-  private List<Operation> writes() {
-    var writes = new ArrayList<Operation>();
-    Set<String> verbs = Set.of("post", "put", "delete", "patch");
-    for (Map.Entry<String, JsonNode> path : document.path("paths").properties()) {
-      for (Map.Entry<String, JsonNode> verb : path.getValue().properties()) {
-        if (verbs.contains(verb.getKey())) {
-          HttpMethod method = HttpMethod.valueOf(verb.getKey().toUpperCase());
-          writes.add(new Operation(method, path.getKey(), verb.getValue()));
-        }
-      }
-    }
-    return writes;
+    api = new ApiOperations(ours.api().get("/api/openapi").json());
   }
 
   @DataProvider
   Object[][] closedWrites() {
-    return writes().stream()
+    return api.writes().stream()
         .filter(o -> !OPEN.contains(o.toString()))
         .map(o -> new Object[] {o})
         .toArray(Object[][]::new);
@@ -90,7 +68,7 @@ public class WriteAccessTest extends AppTest {
 
   @Test
   public void theDocumentTellsOfAllOfThem() {
-    Set<String> all = writes().stream().map(Operation::toString).collect(Collectors.toSet());
+    Set<String> all = api.writes().stream().map(Operation::toString).collect(Collectors.toSet());
     assertTrue(all.size() > 50, "" + all.size());
     assertTrue(all.containsAll(OPEN), "" + all);
     assertTrue(all.containsAll(PREVIEWS), "" + all);
@@ -148,13 +126,13 @@ public class WriteAccessTest extends AppTest {
 
   private boolean namesAnything(Operation o) {
     return o.node().toString().contains("\"uuid\"")
-        || example(body(o), UUID.randomUUID(), 0).contains("-7000-")
-        || hasUuid(body(o), 0)
-        || hasUuid(parts(o), 0);
+        || api.example(api.body(o), UUID.randomUUID(), 0).contains("-7000-")
+        || hasUuid(api.body(o), 0)
+        || hasUuid(api.parts(o), 0);
   }
 
   private boolean hasUuid(JsonNode schema, int depth) {
-    JsonNode s = resolved(schema);
+    JsonNode s = api.resolved(schema);
     if (depth > 6) {
       return false;
     }
@@ -174,19 +152,19 @@ public class WriteAccessTest extends AppTest {
 
   private int send(Operation o, SignedIn person, UUID id) throws Exception {
     String path = o.path().replaceAll("\\{[a-z]+}", id.toString());
-    String query = query(o, id);
-    JsonNode body = body(o);
+    String query = api.query(o, id);
+    JsonNode body = api.body(o);
     var uri = java.net.URI.create(path + query);
     var request =
         o.node().path("requestBody").path("content").has("multipart/form-data")
             ? multipart(o, uri, id)
             : MockMvcRequestBuilders.request(o.method(), uri)
                 .contentType(MediaType.APPLICATION_JSON)
-                .content(example(body, id, 0));
+                .content(api.example(body, id, 0));
     if (person != null) {
       request.with(Api.signedIn(person));
     }
-    return mvc.perform(request.with(csrf())).andReturn().getResponse().getStatus();
+    return mvc.perform(request.with(csrf().asHeader())).andReturn().getResponse().getStatus();
   }
 
   private org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder
@@ -194,93 +172,14 @@ public class WriteAccessTest extends AppTest {
     var request =
         MockMvcRequestBuilders.multipart(o.method(), uri)
             .file(new MockMultipartFile("file", "a.ofx", "text/plain", september()));
-    JsonNode schema = parts(o);
+    JsonNode schema = api.parts(o);
     for (JsonNode required : schema.path("required")) {
       String name = required.asString();
       if (!name.equals("file")) {
-        byte[] json = example(schema.path("properties").path(name), id, 0).getBytes();
+        byte[] json = api.example(schema.path("properties").path(name), id, 0).getBytes();
         request.file(new MockMultipartFile(name, "", MediaType.APPLICATION_JSON_VALUE, json));
       }
     }
     return request;
-  }
-
-  private static JsonNode parts(Operation o) {
-    return o.node().path("requestBody").path("content").path("multipart/form-data").path("schema");
-  }
-
-  private static String query(Operation o, UUID id) {
-    var query = new StringBuilder();
-    for (JsonNode p : o.node().path("parameters").values()) {
-      if (p.path("in").asString().equals("query")) {
-        String format = p.at("/schema/format").asString("");
-        String type = p.at("/schema/type").asString("");
-        String value =
-            format.equals("uuid")
-                ? id.toString()
-                : format.equals("date")
-                    ? "2026-09-30"
-                    : type.equals("integer") ? "0" : type.equals("boolean") ? "true" : "USD";
-        query.append(query.isEmpty() ? '?' : '&').append(p.path("name").asString());
-        query.append('=').append(value);
-      }
-    }
-    return query.toString();
-  }
-
-  private static JsonNode body(Operation o) {
-    return o.node().path("requestBody").path("content").path("application/json").path("schema");
-  }
-
-  private JsonNode resolved(JsonNode schema) {
-    String ref = schema.path("$ref").asString("");
-    return ref.isEmpty()
-        ? schema
-        : document.path("components").path("schemas").path(ref.substring(ref.lastIndexOf('/') + 1));
-  }
-
-  /** A plausible value of a schema in which every identity is the given one. */
-  private String example(JsonNode schema, UUID id, int depth) {
-    JsonNode s = resolved(schema);
-    if (s.has("enum")) {
-      return "\"" + s.path("enum").get(0).asString() + "\"";
-    }
-    String format = s.path("format").asString("");
-    return switch (s.path("type").asString("")) {
-      case "object" ->
-          depth > 6
-              ? "{}"
-              : s.path("properties").properties().stream()
-                  .map(p -> "\"" + p.getKey() + "\":" + named(p.getKey(), p.getValue(), id, depth))
-                  .collect(Collectors.joining(",", "{", "}"));
-      case "array" -> "[" + example(s.path("items"), id, depth + 1) + "]";
-      case "integer", "number" -> s.path("minimum").asString("0");
-      case "boolean" -> "false";
-      case "string" ->
-          switch (format) {
-            case "uuid" -> "\"" + id + "\"";
-            case "date" -> "\"2026-09-30\"";
-            case "time-local" -> "\"06:00\"";
-            case "decimal" -> "\"12.50\"";
-            default -> "\"Harbour\"";
-          };
-      default -> "{}";
-    };
-  }
-
-  private String named(String name, JsonNode schema, UUID id, int depth) {
-    if (name.equals("currency") || name.equals("to")) {
-      return "\"EUR\"";
-    }
-    if (name.equals("from") && !resolved(schema).has("format")) {
-      return "\"USD\"";
-    }
-    if (name.equals("zone")) {
-      return "\"Europe/Amsterdam\"";
-    }
-    if (name.equals("email")) {
-      return "\"someone@aldercott.example\"";
-    }
-    return example(schema, id, depth + 1);
   }
 }

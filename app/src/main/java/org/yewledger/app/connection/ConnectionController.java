@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+import org.yewledger.app.platform.OwnAddress;
 import org.yewledger.app.connection.ConnectionJson.ConnectJson;
 import org.yewledger.app.connection.ConnectionJson.ConnectionDetailsJson;
 import org.yewledger.app.connection.ConnectionJson.ConsentPageJson;
@@ -33,10 +33,12 @@ import org.yewledger.app.connection.ConnectionJson.ScheduleJson;
 class ConnectionController {
   private final ConnectionService connections;
   private final ConnectionView view;
+  private final OwnAddress address;
 
-  ConnectionController(ConnectionService connections, ConnectionView view) {
+  ConnectionController(ConnectionService connections, ConnectionView view, OwnAddress address) {
     this.connections = connections;
     this.view = view;
+    this.address = address;
   }
 
   /** Institutions by any part of name, town or code. */
@@ -108,7 +110,7 @@ class ConnectionController {
     return problem;
   }
 
-  private static URI here() {
-    return ServletUriComponentsBuilder.fromCurrentContextPath().build().toUri();
+  private URI here() {
+    return address.here();
   }
 }

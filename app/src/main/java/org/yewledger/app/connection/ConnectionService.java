@@ -12,7 +12,10 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import java.util.function.Supplier;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.yewledger.app.act.Acts;
@@ -43,6 +46,7 @@ class ConnectionService {
   private final KeptConsents consents;
   private final Acts acts;
   private final Clock clock;
+  private final TransactionTemplate transaction;
 
   ConnectionService(
       EntityManager entities,
@@ -53,7 +57,8 @@ class ConnectionService {
       Secrets secrets,
       KeptConsents consents,
       Acts acts,
-      Clock clock) {
+      Clock clock,
+      PlatformTransactionManager transactions) {
     this.entities = entities;
     this.bank = bank;
     this.jobs = jobs;
@@ -63,6 +68,7 @@ class ConnectionService {
     this.consents = consents;
     this.acts = acts;
     this.clock = clock;
+    this.transaction = new TransactionTemplate(transactions);
   }
 
   /** The institutions of whose name, town or code every word is a part. */
@@ -95,13 +101,16 @@ class ConnectionService {
         .getResultList();
   }
 
+  /** What a bank has answered to being asked for consent, and the token of the way back. */
+  private record Asked(String consentId, LocalDate validUntil, String token, URI page) {}
+
   /**
-   * Begins a connection and asks the bank for consent.
+   * Begins a connection and asks the bank for consent. A bank may take its time to answer, so it is
+   * asked outside of transactions, here and below.
    *
    * @param here the address of this application, to which the bank sends the person back
    * @return the bank's own page, where the person gives consent
    */
-  @Transactional
   @ForBookkeepers
   URI begin(String institutionId, FeedSchedule schedule, URI here) {
     BankWire.Institution institution =
@@ -112,38 +121,53 @@ class ConnectionService {
     var connection =
         new ConnectionEntity(
             Ids.next(), institution, schedule, clock.instant(), SignedIn.now().personId());
-    URI page = ask(connection, here);
-    entities.persist(connection);
-    acts.begin(ActKind.CONNECT, "Connected " + institution.name());
-    return page;
+    Asked asked = ask(connection.id(), institutionId, here);
+    return inTransaction(() -> {
+      acts.begin(ActKind.CONNECT, "Connected " + institution.name());
+      remember(connection, asked);
+      entities.persist(connection);
+      return asked.page();
+    });
   }
 
   /** Asks for consent again; the accounts and their mapping stay. */
-  @Transactional
   @ForBookkeepers
   URI renew(UUID id, URI here) {
-    ConnectionEntity connection = find(id);
-    URI page = ask(connection, here);
-    return page;
+    String institution = inTransaction(() -> find(id).institutionId());
+    Asked asked = ask(id, institution, here);
+    return inTransaction(() -> {
+      ConnectionEntity connection = find(id);
+      acts.begin(ActKind.CONNECT, "Renewed the consent at " + connection.institutionName());
+      remember(connection, asked);
+      return asked.page();
+    });
   }
 
-  private URI ask(ConnectionEntity connection, URI here) {
+  private Asked ask(UUID connectionId, String institutionId, URI here) {
     String token = secrets.newToken();
-    URI back = here.resolve("/gather/connections/" + connection.id() + "?state=" + token);
-    BankWire.Consent asked =
-        bank.askConsent(connection.institutionId(), today().plusDays(CONSENT_DAYS), back);
+    URI back = here.resolve("/gather/connections/" + connectionId + "?state=" + token);
+    LocalDate until = today().plusDays(CONSENT_DAYS);
+    BankWire.Consent asked = bank.askConsent(institutionId, until, back);
     if (asked.consentId() == null
         || asked.links() == null
         || asked.links().get("scaRedirect") == null) {
       throw new BankProblem(
           BankProblem.Kind.FATAL, "The bank does not say where consent is given.", null);
     }
-    connection.ask(
-        secrets.encrypt(asked.consentId()),
-        Objects.requireNonNullElse(asked.validUntil(), today().plusDays(CONSENT_DAYS)),
-        Secrets.hashOf(token));
-    return URI.create(asked.links().get("scaRedirect").href());
+    return new Asked(
+        asked.consentId(),
+        Objects.requireNonNullElse(asked.validUntil(), until),
+        token,
+        URI.create(asked.links().get("scaRedirect").href()));
   }
+
+  private void remember(ConnectionEntity connection, Asked asked) {
+    connection.ask(
+        secrets.encrypt(asked.consentId()), asked.validUntil(), Secrets.hashOf(asked.token()));
+  }
+
+  /** What is to be asked of the bank once the person is back from it. */
+  private record ToAsk(String institutionId, String institutionName, String consent) {}
 
   /**
    * The person is back from the bank. Asks the bank what they decided, and which accounts there
@@ -152,30 +176,43 @@ class ConnectionService {
    * @throws Refusal {@code consent-not-given}, or {@code not-asked} if this return was not asked
    *     for
    */
-  @Transactional
   @ForBookkeepers
   void returned(UUID id, String token) {
+    Optional<ToAsk> toAsk =
+        inTransaction(() -> {
+          ConnectionEntity connection = find(id);
+          if (!Secrets.hashOf(token).equals(connection.returnHash())) {
+            throw Refusal.of("not-asked", "This way back is not the one that was asked for last.");
+          }
+          return connection.status() == Status.ACTIVE
+              ? Optional.empty()
+              : Optional.of(
+                  new ToAsk(
+                      connection.institutionId(),
+                      connection.institutionName(),
+                      consents.of(connection)));
+        });
+    toAsk.ifPresent(asking -> {
+      BankWire.Consent given = bank.consent(asking.institutionId(), asking.consent());
+      if (!given.consentStatus().equals("valid")) {
+        throw Refusal.of(
+            "consent-not-given",
+            "%s has not received your consent. Nothing was connected; you can ask again."
+                .formatted(asking.institutionName()));
+      }
+      List<BankWire.Account> accounts = bank.accounts(asking.institutionId(), asking.consent());
+      inTransaction(() -> activate(id, given, accounts));
+    });
+  }
+
+  private boolean activate(UUID id, BankWire.Consent given, List<BankWire.Account> accounts) {
     ConnectionEntity connection = find(id);
-    if (!Secrets.hashOf(token).equals(connection.returnHash())) {
-      throw Refusal.of("not-asked", "This way back is not the one that was asked for last.");
-    }
-    if (connection.status() == Status.ACTIVE) {
-      return;
-    }
-    String consent = consents.of(connection);
-    BankWire.Consent given = bank.consent(connection.institutionId(), consent);
-    if (!given.consentStatus().equals("valid")) {
-      throw Refusal.of(
-          "consent-not-given",
-          "%s has not received your consent. Nothing was connected; you can ask again."
-              .formatted(connection.institutionName()));
-    }
     connection.become(Status.ACTIVE);
     if (given.validUntil() != null) {
       connection.validUntil(given.validUntil());
     }
     List<ConnectedAccountEntity> known = accountsOf(id);
-    for (BankWire.Account account : bank.accounts(connection.institutionId(), consent)) {
+    for (BankWire.Account account : accounts) {
       known.stream()
           .filter(k -> k.resourceId().equals(account.resourceId()))
           .findFirst()
@@ -184,6 +221,7 @@ class ConnectionService {
               () -> entities.persist(new ConnectedAccountEntity(Ids.next(), id, account)));
     }
     known.stream().filter(k -> k.accountId() != null).forEach(this::queue);
+    return true;
   }
 
   /** Settles where the lines of accounts go and from which day on, and fetches them. */
@@ -224,22 +262,27 @@ class ConnectionService {
   }
 
   /** Ends a connection, at the bank too. What was fetched stays. */
-  @Transactional
   @ForBookkeepers
   void disconnect(UUID id) {
-    ConnectionEntity connection = find(id);
-    acts.begin(ActKind.CONNECT, "Disconnected " + connection.institutionName());
-    connection.become(Status.ENDED);
-    for (ConnectedAccountEntity account : accountsOf(id)) {
-      account.stop();
-      jobs.never(account.id());
-    }
+    ConnectionEntity ended =
+        inTransaction(() -> {
+          ConnectionEntity connection = find(id);
+          acts.begin(ActKind.CONNECT, "Disconnected " + connection.institutionName());
+          connection.become(Status.ENDED);
+          accountsOf(id).forEach(ConnectedAccountEntity::stop);
+          return connection;
+        });
+    inTransaction(() -> accountsOf(id)).forEach(account -> jobs.never(account.id()));
     try {
-      bank.endConsent(connection.institutionId(), consents.of(connection));
+      bank.endConsent(ended.institutionId(), consents.of(ended));
     } catch (BankProblem e) {
       // The consent ends by itself; nothing here uses it any more.
       return;
     }
+  }
+
+  private <T> T inTransaction(Supplier<T> work) {
+    return Objects.requireNonNull(transaction.execute(status -> work.get()));
   }
 
   private void queue(ConnectedAccountEntity connected) {

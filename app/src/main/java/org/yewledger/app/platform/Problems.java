@@ -2,6 +2,7 @@ package org.yewledger.app.platform;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
+import java.util.Objects;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -15,9 +16,15 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.beans.TypeMismatchException;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
+import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
+import tools.jackson.core.JacksonException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.yewledger.core.BadRows;
 import org.yewledger.core.Refusal;
@@ -95,7 +102,7 @@ class Problems {
     return problem(
         HttpStatus.CONTENT_TOO_LARGE,
         "file-too-large",
-        "The file is over 20 MB. Export a shorter period and gather it in parts.");
+        "The file is over 60 MB. Export a shorter period and gather it in parts.");
   }
 
   @ExceptionHandler
@@ -112,10 +119,50 @@ class Problems {
 
   @ExceptionHandler
   ProblemDetail unreadableRequest(HttpMessageNotReadableException e) {
-    return problem(
-        HttpStatus.BAD_REQUEST,
-        "unreadable-request",
-        "The request is not what this address takes.");
+    if (!(e.getCause() instanceof JacksonException cause) || cause.getPath().isEmpty()) {
+      return problem(
+          HttpStatus.BAD_REQUEST,
+          "unreadable-request",
+          "The request is not what this address takes.");
+    }
+    String field =
+        cause.getPath().stream()
+            .map(JacksonException.Reference::getPropertyName)
+            .filter(Objects::nonNull)
+            .reduce((first, last) -> last)
+            .orElse("request");
+    ProblemDetail problem =
+        problem(
+            HttpStatus.BAD_REQUEST,
+            "unreadable-request",
+            "“%s” is not written as this address takes it, or out of bounds.".formatted(field));
+    problem.setProperty("field", field);
+    return problem;
+  }
+
+  /** A parameter in the address, or a part of a form, that is missing or no such thing. */
+  @ExceptionHandler({
+    TypeMismatchException.class,
+    RequestRejectedException.class,
+    MissingServletRequestPartException.class,
+    MultipartException.class,
+    HandlerMethodValidationException.class
+  })
+  ProblemDetail unreadableParameter(Exception e) {
+    if (e instanceof MaxUploadSizeExceededException) {
+      return tooLarge((MaxUploadSizeExceededException) e);
+    }
+    String field = e instanceof TypeMismatchException mismatch ? mismatch.getPropertyName() : null;
+    ProblemDetail problem =
+        problem(
+            HttpStatus.BAD_REQUEST,
+            "unreadable-request",
+            field == null
+                ? "The request is not what this address takes."
+                : "“%s” is not written as this address takes it, or out of bounds."
+                    .formatted(field));
+    problem.setProperty("field", field);
+    return problem;
   }
 
   /** What the database refuses, told by the wall that it met. */

@@ -64,7 +64,7 @@ class Security {
                 .denyAll()
                 .anyRequest()
                 .permitAll())
-        .csrf(csrf -> csrf.spa())
+        .csrf(csrf -> csrf.spa().csrfTokenRequestHandler(new TokenInHeader()))
         .securityContext(context -> context.securityContextRepository(contexts))
         .requestCache(cache -> cache.disable())
         .logout(logout -> logout.disable())

@@ -20,6 +20,9 @@ public final class Amounts {
    *     amount-too-large} if it does not fit 64 bits
    */
   public static long toMinor(BigDecimal amount, CurrencyUnit currency) {
+    if (!Decimals.isBounded(amount)) {
+      throw Refusal.ofField("amount-too-large", "amount", "That is too large an amount.");
+    }
     BigDecimal shifted = amount.movePointRight(currency.getDecimalPlaces());
     if (shifted.stripTrailingZeros().scale() > 0) {
       throw Refusal.ofField(

@@ -25,6 +25,9 @@ public record ExchangeRate(CurrencyUnit from, CurrencyUnit to, LocalDate day, Bi
           "from",
           "A rate is between two currencies, not %s and %s.".formatted(from, to));
     }
+    if (!Decimals.isBounded(rate)) {
+      throw Refusal.ofField("rate-too-large", "rate", "That is no rate between two currencies.");
+    }
     if (rate.signum() <= 0) {
       throw Refusal.ofField(
           "rate-not-positive",

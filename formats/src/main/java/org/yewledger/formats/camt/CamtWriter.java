@@ -1,5 +1,6 @@
 package org.yewledger.formats.camt;
 
+import org.yewledger.formats.XmlText;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
@@ -179,7 +180,7 @@ public final class CamtWriter {
 
   private void value(String name, String text) throws XMLStreamException {
     begin(name);
-    xml.writeCharacters(text.replaceAll("\\p{Cntrl}", " "));
+    xml.writeCharacters(XmlText.of(text));
     end();
   }
 

@@ -1,5 +1,6 @@
 package org.yewledger.formats.ofx;
 
+import org.yewledger.formats.XmlText;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -103,7 +104,7 @@ public final class OfxWriter {
 
   private void value(String tag, String text) {
     if (!text.isEmpty()) {
-      String escaped = text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
+      String escaped = XmlText.of(text).replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
       out.append('<').append(tag).append('>').append(escaped).append("</").append(tag).append('>');
     }
   }

@@ -30,8 +30,8 @@ public final class CsvStatementWriter {
         csv.writeRecord(
             DAY.format(line.bookedOn()),
             DAY.format(line.valueOn() == null ? line.bookedOn() : line.valueOn()),
-            harmless(line.text()),
-            harmless(line.reference()),
+            HarmlessCell.of(line.text()),
+            HarmlessCell.of(line.reference()),
             line.amountMinor() < 0 ? comma(-line.amountMinor(), statement) : "",
             line.amountMinor() < 0 ? "" : comma(line.amountMinor(), statement),
             comma(balance, statement));
@@ -40,11 +40,6 @@ public final class CsvStatementWriter {
       throw new java.io.UncheckedIOException(e); // a writer in memory does not fail
     }
     return out.toString().getBytes(charset);
-  }
-
-  /** A text that a spreadsheet would take for a formula gets an apostrophe in front. */
-  private static String harmless(String text) {
-    return text.matches("(?s)[=+@-].*") ? "'" + text : text;
   }
 
   private static String comma(long minor, BankStatement statement) {

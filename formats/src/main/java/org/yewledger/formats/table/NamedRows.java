@@ -98,16 +98,10 @@ final class NamedRows {
     var text = new StringWriter();
     try (var writer = CsvWriter.builder().build(text)) {
       writer.writeRecord(header);
-      rows.forEach(row -> writer.writeRecord(row.stream().map(NamedRows::harmless).toList()));
+      rows.forEach(row -> writer.writeRecord(row.stream().map(HarmlessCell::of).toList()));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
     return text.toString().getBytes(StandardCharsets.UTF_8);
-  }
-
-  private static String harmless(String cell) {
-    boolean formula = !cell.isEmpty() && "=+@\t\r".indexOf(cell.charAt(0)) >= 0;
-    boolean minus = cell.startsWith("-") && !cell.matches("-[0-9.]+");
-    return formula || minus ? "'" + cell : cell;
   }
 }

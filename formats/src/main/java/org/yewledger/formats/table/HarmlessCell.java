@@ -1,0 +1,22 @@
+package org.yewledger.formats.table;
+
+/**
+ * Texts in a table for a spreadsheet, which takes some of them for formulas: they get an apostrophe
+ * in front.
+ */
+final class HarmlessCell {
+  private static final String BEGINS_A_FORMULA = "=+-@\t\r\n";
+
+  private HarmlessCell() {}
+
+  /** The text as it can stand in a cell; numbers stay numbers. */
+  static String of(String text) {
+    if (text.isEmpty() || text.matches("-[0-9.]+")) {
+      return text;
+    }
+    return BEGINS_A_FORMULA.indexOf(text.charAt(0)) >= 0
+            || BEGINS_A_FORMULA.indexOf(text.stripLeading().isEmpty() ? ' ' : text.stripLeading().charAt(0)) >= 0
+        ? "'" + text
+        : text;
+  }
+}

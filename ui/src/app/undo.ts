@@ -1,0 +1,37 @@
+import { queryOptions, useQuery } from '@tanstack/react-query'
+import { api, data, type Schemas } from '@/api/client'
+import { booksChanged, session } from '@/api/queries'
+import { type Command, useCommands } from './commands'
+import { useSays } from './says'
+
+const nextActs = queryOptions({ queryKey: ['acts', 'next'], queryFn: () => data(api.GET('/api/acts/next')) })
+
+/** Undo and redo of the person's own acts, wherever they are and also after a restart; each named in words. */
+export function useUndo() {
+  const says = useSays()
+  const { data: who } = useQuery(session)
+  const { data: next } = useQuery({ ...nextActs, enabled: who !== undefined && who.role !== 'READER' })
+
+  async function takeBack(act: Schemas['OneActJson']) {
+    try {
+      const done = await data(api.POST('/api/acts/{id}/undo', { params: { path: { id: act.id } } }))
+      says.done(`${done.words}.`)
+    } catch (error) {
+      says.failed(error)
+    }
+    await booksChanged()
+  }
+
+  const commands: Command[] = []
+  const { undo, redo } = next ?? {}
+  if (undo)
+    commands.push({ keys: ['mod+z'], label: `Undo: ${undo.words}`, strip: 'undo', run: () => void takeBack(undo) })
+  if (redo)
+    commands.push({
+      keys: ['mod+Shift+z', 'mod+y'],
+      label: redo.words.replace(/^Undid: /, 'Redo: '),
+      strip: undo ? undefined : 'redo',
+      run: () => void takeBack(redo),
+    })
+  useCommands(commands)
+}
