@@ -23,8 +23,19 @@ public class ActsTest extends AppTest {
     var all = new StringBuilder();
     for (String table :
         List.of(
-            "book", "account", "entry", "posting", "line_link", "bank_line_state", "statement", "rule", "batch",
-            "account_month", "exchange_rate", "tax_rate", "tax_rate_step")) {
+            "book",
+            "account",
+            "entry",
+            "posting",
+            "line_link",
+            "bank_line_state",
+            "statement",
+            "rule",
+            "batch",
+            "account_month",
+            "exchange_rate",
+            "tax_rate",
+            "tax_rate_step")) {
       all.append(
           founding.as(
               h.owner(),
@@ -48,13 +59,11 @@ public class ActsTest extends AppTest {
   }
 
   private static Api.Answer undo(Household h) {
-    return h.api()
-        .post("/api/acts/" + next(h).at("/undo/id").asString() + "/undo", "");
+    return h.api().post("/api/acts/" + next(h).at("/undo/id").asString() + "/undo", "");
   }
 
   private static Api.Answer redo(Household h) {
-    return h.api()
-        .post("/api/acts/" + next(h).at("/redo/id").asString() + "/undo", "");
+    return h.api().post("/api/acts/" + next(h).at("/redo/id").asString() + "/undo", "");
   }
 
   private static List<JsonNode> waiting(Household h) {
@@ -93,8 +102,7 @@ public class ActsTest extends AppTest {
     JsonNode newest = h.api().get("/api/acts").json().at("/acts/0");
     assertEquals(newest.path("who").asString(), "told");
     assertEquals(newest.path("doer").asString(), "PERSON");
-    JsonNode changes =
-        h.api().get("/api/acts/" + newest.path("id").asString() + "/changes").json();
+    JsonNode changes = h.api().get("/api/acts/" + newest.path("id").asString() + "/changes").json();
     boolean entryGone = false;
     for (JsonNode change : changes) {
       entryGone |=
@@ -115,7 +123,8 @@ public class ActsTest extends AppTest {
     assertEquals(h.api().get("/api/acts?entry=" + entry).json().path("acts").size(), 1);
     assertEquals(
         h.api().get("/api/acts?person=" + h.owner().personId()).json().path("acts").size(), 3);
-    assertEquals(h.api().get("/api/acts?person=" + UUID.randomUUID()).json().path("acts").size(), 0);
+    assertEquals(
+        h.api().get("/api/acts?person=" + UUID.randomUUID()).json().path("acts").size(), 0);
     assertEquals(h.api().get("/api/acts?to=2020-01-01T00:00:00Z").json().path("acts").size(), 0);
     assertTrue(
         h.api().get("/api/acts?account=" + h.current().id()).json().path("acts").size() >= 2);
@@ -190,8 +199,7 @@ public class ActsTest extends AppTest {
               && h.api()
                       .post(
                           "/api/waiting-lines/post",
-                          posting(
-                              waiting.get(random.nextInt(waiting.size())), h.groceries().id()))
+                          posting(waiting.get(random.nextInt(waiting.size())), h.groceries().id()))
                       .status()
                   == 200;
       case 2 ->
@@ -203,7 +211,8 @@ public class ActsTest extends AppTest {
                       random.nextBoolean() ? h.school().id() : h.groceries().id())
                   == 200;
       case 3 -> {
-        JsonNode account = h.api().get("/api/accounts/" + h.school().id() + "?on=2026-09-30").json();
+        JsonNode account =
+            h.api().get("/api/accounts/" + h.school().id() + "?on=2026-09-30").json();
         yield h.api()
                 .post(
                     "/api/accounts/%s/%s?version=%d"
@@ -232,7 +241,10 @@ public class ActsTest extends AppTest {
     var postings = new ArrayList<String>();
     for (JsonNode p : e.at("/books/0/postings")) {
       String account = p.path("accountId").asString();
-      String amount = p.path("debit").isMissingNode() ? "-" + p.path("credit").asString() : p.path("debit").asString();
+      String amount =
+          p.path("debit").isMissingNode()
+              ? "-" + p.path("credit").asString()
+              : p.path("debit").asString();
       postings.add(
           "{\"accountId\":\"%s\",\"amount\":\"%s\"}"
               .formatted(account.equals(h.current().id().toString()) ? account : category, amount));
@@ -285,7 +297,9 @@ public class ActsTest extends AppTest {
     JsonNode acts = h.api().get("/api/acts").json().path("acts");
     for (JsonNode act : acts) {
       String words = act.path("words").asString();
-      if (words.startsWith("Posted") || words.startsWith("Ticked") || words.startsWith("Gathered")) {
+      if (words.startsWith("Posted")
+          || words.startsWith("Ticked")
+          || words.startsWith("Gathered")) {
         Api.Answer refused = h.api().post("/api/acts/" + act.path("id").asString() + "/undo", "");
         assertEquals(refused.status(), 422, words + refused.json());
       }

@@ -106,7 +106,9 @@ public final class Api {
           builder) {
     try {
       var response =
-          mvc.perform(builder.with(signedIn(person)).with(csrf().asHeader())).andReturn().getResponse();
+          mvc.perform(builder.with(signedIn(person)).with(csrf().asHeader()))
+              .andReturn()
+              .getResponse();
       String body = response.getContentAsString(StandardCharsets.UTF_8);
       return new Answer(
           response.getStatus(), body.isEmpty() ? JSON.missingNode() : JSON.readTree(body));

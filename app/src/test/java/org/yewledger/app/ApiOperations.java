@@ -19,7 +19,6 @@ final class ApiOperations {
     }
   }
 
-
   private final JsonNode document;
 
   ApiOperations(JsonNode document) {

@@ -181,7 +181,9 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
             line.path("amount").asString());
   }
 
-  /** Posts all waiting lines, ticks them and agrees the one statement; answers with its identity. */
+  /**
+   * Posts all waiting lines, ticks them and agrees the one statement; answers with its identity.
+   */
   protected String agree(Household h) {
     JsonNode stacks = h.api().get("/api/waiting-lines").json().path("stacks");
     for (JsonNode stack : stacks) {
@@ -191,13 +193,15 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
             200);
       }
     }
-    String statement =
-        h.api().get("/api/statements").json().at("/0/statements/0/id").asString();
+    String statement = h.api().get("/api/statements").json().at("/0/statements/0/id").asString();
     String address = "/api/statements/" + statement;
     var ids = new ArrayList<String>();
-    h.api().get(address).json().path("postings").forEach(p -> ids.add(p.path("postingId").asString()));
-    String ticks =
-        "{\"postingIds\":[\"%s\"],\"ticked\":true}".formatted(String.join("\",\"", ids));
+    h.api()
+        .get(address)
+        .json()
+        .path("postings")
+        .forEach(p -> ids.add(p.path("postingId").asString()));
+    String ticks = "{\"postingIds\":[\"%s\"],\"ticked\":true}".formatted(String.join("\",\"", ids));
     assertEquals(h.api().put(address + "/ticks", ticks).status(), 200);
     int version = h.api().get(address).json().path("version").asInt();
     assertEquals(h.api().post(address + "/finish?version=" + version, "").status(), 200);

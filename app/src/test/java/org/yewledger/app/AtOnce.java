@@ -17,12 +17,11 @@ final class AtOnce {
     try (var threads = Executors.newFixedThreadPool(all.length)) {
       for (Runnable one : all) {
         running.add(
-            threads.submit(
-                () -> {
-                  start.await();
-                  one.run();
-                  return null;
-                }));
+            threads.submit(() -> {
+              start.await();
+              one.run();
+              return null;
+            }));
       }
       start.countDown();
       for (Future<?> future : running) {

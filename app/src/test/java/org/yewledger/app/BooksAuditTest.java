@@ -74,9 +74,11 @@ public class BooksAuditTest extends AppTest {
     damage(
         "bank lines and their postings",
         behindTheWalls(
-            "bank_line_state", "update bank_line_state set state = 'POSTED' where household_id = " + id),
+            "bank_line_state",
+            "update bank_line_state set state = 'POSTED' where household_id = " + id),
         behindTheWalls(
-            "bank_line_state", "update bank_line_state set state = 'WAITING' where household_id = " + id));
+            "bank_line_state",
+            "update bank_line_state set state = 'WAITING' where household_id = " + id));
     damage(
         "bank lines and their postings",
         behindTheWalls("entry", "update entry set origin = 'BANK_LINE' where household_id = " + id),

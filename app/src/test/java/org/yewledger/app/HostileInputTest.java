@@ -111,11 +111,14 @@ public class HostileInputTest extends AppTest {
     String said;
     try {
       var answer =
-          mvc.perform(request.with(Api.signedIn(h.owner())).with(csrf().asHeader())).andReturn().getResponse();
+          mvc.perform(request.with(Api.signedIn(h.owner())).with(csrf().asHeader()))
+              .andReturn()
+              .getResponse();
       // No bank runs here, and that one cannot be reached is the right answer.
       boolean wrongAnswer =
           answer.getStatus() >= 500
-              && !(answer.getStatus() == 502 && address.matches("/api/(institutions|connections).*"));
+              && !(answer.getStatus() == 502
+                  && address.matches("/api/(institutions|connections).*"));
       said = wrongAnswer ? answer.getStatus() + "" : "";
     } catch (org.springframework.security.web.firewall.RequestRejectedException refused) {
       said = "";
@@ -136,8 +139,8 @@ public class HostileInputTest extends AppTest {
     return o.node().path("requestBody").path("content").has("multipart/form-data");
   }
 
-  private org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder<?> form(
-      Operation o, String address, String body) {
+  private org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder<?>
+      form(Operation o, String address, String body) {
     var request =
         MockMvcRequestBuilders.multipart(o.method(), URI.create(address))
             .file(new MockMultipartFile("file", "a.ofx", "text/plain", september()));
@@ -231,7 +234,8 @@ public class HostileInputTest extends AppTest {
 
   @Test
   public void strangersSendLittle() throws Exception {
-    for (String path : List.of("/api/session", "/api/founding", "/api/links/" + UUID.randomUUID())) {
+    for (String path :
+        List.of("/api/session", "/api/founding", "/api/links/" + UUID.randomUUID())) {
       String body = "{\"email\":\"" + "a".repeat(100_000) + "\"}";
       var answer =
           mvc.perform(

@@ -141,7 +141,8 @@ public class LedgerWallsTest extends AppTest {
             () ->
                 inAct(
                     h,
-                    ActKind.TICK, () -> jdbc.sql(insertLine("gen_random_uuid()", false)).update()));
+                    ActKind.TICK,
+                    () -> jdbc.sql(insertLine("gen_random_uuid()", false)).update()));
     assertTrue(constraintOf(e).contains("bank line"), constraintOf(e));
   }
 
@@ -215,7 +216,10 @@ public class LedgerWallsTest extends AppTest {
     assertEquals(apart, 0);
   }
 
-  /** What a finished statement holds, tried as the application's own role in an act that may do most. */
+  /**
+   * What a finished statement holds, tried as the application's own role in an act that may do
+   * most.
+   */
   @Test
   public void aFinishedStatementIsNotTouchedByAnySql() {
     Household agreed = found("agreed");
@@ -228,11 +232,18 @@ public class LedgerWallsTest extends AppTest {
           {"update statement set closing_minor = 1", "statement_finished"},
           {"delete from statement", "statement_finished"},
           {"update posting set statement_id = null", "posting_reconciled"},
-          {"update entry set date = date + 1 where origin <> 'OPENING'", "posting_facts, entry_facts"},
+          {
+            "update entry set date = date + 1 where origin <> 'OPENING'",
+            "posting_facts, entry_facts"
+          },
           {"delete from line_link", "line_links_agree, entry_has_its_line"},
           {"delete from posting where statement_id is not null", "posting_reconciled"},
           {"delete from posting where entry_id in " + opening, "opening_agreed"},
-          {"update posting set account_id = '%s' where statement_id is not null".formatted(agreed.card().id()), "posting_facts"},
+          {
+            "update posting set account_id = '%s' where statement_id is not null"
+                .formatted(agreed.card().id()),
+            "posting_facts"
+          },
           {"update bank_line_state set state = 'WAITING'", "line_links_agree"},
           {"update account_month set debit_minor = 0", "permission denied"},
           {"delete from account_month", "permission denied"},
@@ -241,14 +252,14 @@ public class LedgerWallsTest extends AppTest {
           {"update household_number set next_no = 1", "permission denied"},
           {"insert into bank_line_state select * from bank_line_state", "permission denied"},
           {"update batch set new_lines = 0", "batch_facts"},
-          {"select undo_step('%s', 1, 'posting', 'DELETE')".formatted(Ids.next()), "permission denied"},
+          {
+            "select undo_step('%s', 1, 'posting', 'DELETE')".formatted(Ids.next()),
+            "permission denied"
+          },
           {"select undo_act('%s')".formatted(Ids.next()), "undone by the act that says so"}
         }) {
       for (ActKind kind : new ActKind[] {ActKind.TICK, ActKind.UNDO}) {
-        Exception e =
-            expectThrows(
-                Exception.class,
-                () -> inAct(agreed, kind, () -> run(tried[0])));
+        Exception e = expectThrows(Exception.class, () -> inAct(agreed, kind, () -> run(tried[0])));
         String wall = constraintOf(e);
         assertTrue(
             Arrays.stream(tried[1].split(", ")).anyMatch(wall::contains), tried[0] + ": " + wall);
@@ -259,7 +270,8 @@ public class LedgerWallsTest extends AppTest {
   }
 
   private boolean run(String sql) {
-    jdbc.sql(sql.startsWith("select") ? "do $$ begin perform " + sql.substring(7) + "; end $$" : sql)
+    jdbc.sql(
+            sql.startsWith("select") ? "do $$ begin perform " + sql.substring(7) + "; end $$" : sql)
         .update();
     return true;
   }
@@ -270,12 +282,9 @@ public class LedgerWallsTest extends AppTest {
         expectThrows(
             Exception.class,
             () ->
-                founding.as(
-                    h.owner(),
-                    () -> jdbc.sql("update account set notes = 'x'").update()));
+                founding.as(h.owner(), () -> jdbc.sql("update account set notes = 'x'").update()));
     assertEquals(constraintOf(outside), "within_an_act");
-    String earlier =
-        inAct(h, ActKind.TICK, () -> acts.underWay().toString());
+    String earlier = inAct(h, ActKind.TICK, () -> acts.underWay().toString());
     Exception forged =
         expectThrows(
             Exception.class,
@@ -304,7 +313,8 @@ public class LedgerWallsTest extends AppTest {
             .list(),
         List.of());
     assertTrue(
-        jdbc.sql("select count(*) from pg_proc where prosecdef and proname in ('note_changes', 'undo_act')")
+        jdbc.sql(
+                    "select count(*) from pg_proc where prosecdef and proname in ('note_changes', 'undo_act')")
                 .query(Long.class)
                 .single()
             == 2);
@@ -330,9 +340,7 @@ public class LedgerWallsTest extends AppTest {
                 .update());
     var waiting = closing.api().get("/api/waiting-lines").json().at("/stacks/0/lines/0");
     var answer =
-        closing
-            .api()
-            .post("/api/waiting-lines/post", posting(waiting, closing.groceries().id()));
+        closing.api().post("/api/waiting-lines/post", posting(waiting, closing.groceries().id()));
     assertEquals(answer.status(), 409);
     assertEquals(answer.problem(), "month-closed");
   }

@@ -35,7 +35,10 @@ public class PeopleTest extends AppTest {
 
   private Reply send(HttpMethod method, String path, String body, Cookie session) throws Exception {
     var request =
-        Api.plain(method, path).with(csrf().asHeader()).contentType(MediaType.APPLICATION_JSON).content(body);
+        Api.plain(method, path)
+            .with(csrf().asHeader())
+            .contentType(MediaType.APPLICATION_JSON)
+            .content(body);
     if (session != null) {
       request.cookie(session);
     }
@@ -284,7 +287,8 @@ public class PeopleTest extends AppTest {
     join(invite(first, email, "READER"), "alder vale music");
     String person = signIn(email, "alder vale music", "").json().path("personId").asString();
     String link =
-        first.api()
+        first
+            .api()
             .post("/api/people/" + person + "/new-password-link", "")
             .json()
             .path("path")
@@ -340,11 +344,10 @@ public class PeopleTest extends AppTest {
     return mvc.perform(
             Api.plain(HttpMethod.POST, "/api/session")
                 .with(csrf().asHeader())
-                .with(
-                    request -> {
-                      request.setRemoteAddr(address);
-                      return request;
-                    })
+                .with(request -> {
+                  request.setRemoteAddr(address);
+                  return request;
+                })
                 .contentType(MediaType.APPLICATION_JSON)
                 .content("{\"email\":\"%s\",\"password\":\"guess\"}".formatted(email)))
         .andReturn()

@@ -52,12 +52,11 @@ public class RacesTest extends AppTest {
       AtOnce.run(
           () -> statuses.add(h.api().delete("/api/gather/batches/" + id).status()),
           () ->
-              lines.forEach(
-                  line ->
-                      statuses.add(
-                          h.api()
-                              .post("/api/waiting-lines/post", posting(line, h.groceries().id()))
-                              .status())));
+              lines.forEach(line ->
+                  statuses.add(
+                      h.api()
+                          .post("/api/waiting-lines/post", posting(line, h.groceries().id()))
+                          .status())));
       assertTrue(statuses.stream().noneMatch(s -> s >= 500), "" + statuses);
       assertEquals(orphans(h), 0);
       assertEquals(h.api().get("/api/entries").json().path("count").asInt(), 1);
@@ -135,7 +134,8 @@ public class RacesTest extends AppTest {
             case 2 -> h.api().post("/api/waiting-lines/take-back", lineOf(h, random));
             case 3 -> {
               JsonNode next = h.api().get("/api/acts/next").json().at("/undo/id");
-              yield h.api().post("/api/acts/" + next.asString(UUID.randomUUID().toString()) + "/undo", "");
+              yield h.api()
+                  .post("/api/acts/" + next.asString(UUID.randomUUID().toString()) + "/undo", "");
             }
             case 4 ->
                 h.api()
@@ -146,8 +146,7 @@ public class RacesTest extends AppTest {
             default ->
                 entries.isEmpty()
                     ? h.api().get("/api/chart?on=2026-09-30")
-                    : h.api()
-                        .get("/api/entries/" + entries.get(0).path("id").asString());
+                    : h.api().get("/api/entries/" + entries.get(0).path("id").asString());
           };
       synchronized (answers) {
         answers.merge("" + answer.status(), 1, Integer::sum);

@@ -98,8 +98,7 @@ public class ReconcileTest extends AppTest {
         founding.as(
             h.owner(),
             () ->
-                jdbc.sql(
-                        "select bank_line_id::text from line_link limit 1")
+                jdbc.sql("select bank_line_id::text from line_link limit 1")
                     .query(String.class)
                     .single());
     assertEquals(

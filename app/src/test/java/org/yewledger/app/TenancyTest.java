@@ -47,7 +47,16 @@ public class TenancyTest extends AppTest {
   public void rawSqlOnTheApplicationsConnectionSeesOnlyItsOwnHousehold() {
     List<String> tables = tables();
     assertTrue(
-        tables.containsAll(List.of("account", "bank_line", "entry", "posting", "rule", "act", "act_change", "line_link")),
+        tables.containsAll(
+            List.of(
+                "account",
+                "bank_line",
+                "entry",
+                "posting",
+                "rule",
+                "act",
+                "act_change",
+                "line_link")),
         "" + tables);
     var filled = new ArrayList<String>();
     for (String table : tables) {
@@ -68,8 +77,20 @@ public class TenancyTest extends AppTest {
     assertTrue(
         filled.containsAll(
             List.of(
-                "account", "account_month", "act", "act_change", "bank_line", "bank_line_state", "batch", "book",
-                "entry", "posting", "membership", "rule", "statement", "numbers_taken")),
+                "account",
+                "account_month",
+                "act",
+                "act_change",
+                "bank_line",
+                "bank_line_state",
+                "batch",
+                "book",
+                "entry",
+                "posting",
+                "membership",
+                "rule",
+                "statement",
+                "numbers_taken")),
         "" + filled);
     long lines =
         founding.as(

@@ -6,6 +6,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -28,6 +29,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.BookService.BookFacts;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.core.chart.StarterChart;
 import org.yewledger.core.ledger.FiscalYear;
 import org.yewledger.core.money.Currencies;
@@ -52,15 +54,15 @@ class BookController {
       @Nullable LocalDate taxedFrom) {}
 
   record NewBookJson(
-      @NotNull String name,
-      @NotNull String currency,
+      @NotNull @Size(max = Texts.NAME) String name,
+      @NotNull @Size(max = Texts.SHORT) String currency,
       @Min(1) @Max(12) int fiscalYearStartsIn,
       @NotNull StarterChart starter) {}
 
   record BookFactsJson(
-      @NotNull String name,
+      @NotNull @Size(max = Texts.NAME) String name,
       @Min(1) @Max(12) int fiscalYearStartsIn,
-      @NotNull String taxNumber,
+      @NotNull @Size(max = Texts.SHORT) String taxNumber,
       @Nullable LocalDate taxedFrom) {}
 
   record TaxStepJson(@NotNull LocalDate from, @NotNull BigDecimal percent) {}
@@ -70,7 +72,9 @@ class BookController {
       UUID id, UUID bookId, String name, @Nullable BigDecimal percent, List<TaxStepJson> steps) {}
 
   record TaxRateDraftJson(
-      @NotNull UUID bookId, @NotNull String name, @NotEmpty List<@Valid TaxStepJson> steps) {
+      @NotNull UUID bookId,
+      @NotNull @Size(max = Texts.NAME) String name,
+      @NotEmpty List<@Valid TaxStepJson> steps) {
     TaxRate toRate() {
       return new TaxRate(
           name, steps.stream().map(s -> new TaxRate.Step(s.from(), s.percent())).toList());

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
@@ -109,7 +110,7 @@ final class ChartJson {
       @Nullable UUID parentId,
       @NotNull @Size(max = 200) String name,
       @NotNull AccountKind kind,
-      @NotNull String currency,
+      @NotNull @Size(max = Texts.SHORT) String currency,
       boolean group,
       @Nullable LocalDate opensOn,
       @NotNull @jakarta.validation.Valid FactsJson facts) {}

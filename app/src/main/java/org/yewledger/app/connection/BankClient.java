@@ -42,7 +42,8 @@ class BankClient {
         builder
             .baseUrl(url)
             .requestFactory(requests)
-            .requestInterceptor((request, body, next) -> new BoundedAnswer(next.execute(request, body)))
+            .requestInterceptor(
+                (request, body, next) -> new BoundedAnswer(next.execute(request, body)))
             .defaultStatusHandler(status -> status.isError(), BankClient::refused)
             .build();
   }

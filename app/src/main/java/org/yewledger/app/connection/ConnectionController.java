@@ -17,7 +17,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.yewledger.app.platform.OwnAddress;
 import org.yewledger.app.connection.ConnectionJson.ConnectJson;
 import org.yewledger.app.connection.ConnectionJson.ConnectionDetailsJson;
 import org.yewledger.app.connection.ConnectionJson.ConsentPageJson;
@@ -26,6 +25,7 @@ import org.yewledger.app.connection.ConnectionJson.MappingJson;
 import org.yewledger.app.connection.ConnectionJson.MappingsJson;
 import org.yewledger.app.connection.ConnectionJson.ReturnJson;
 import org.yewledger.app.connection.ConnectionJson.ScheduleJson;
+import org.yewledger.app.platform.OwnAddress;
 
 /** Connections to banks. */
 @RestController

@@ -3,6 +3,7 @@ package org.yewledger.app.connection;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.Instant;
@@ -12,6 +13,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.FeedSchedule;
 import org.yewledger.core.ledger.AccountKind;
@@ -47,7 +49,7 @@ final class ConnectionJson {
    *
    * @param zone an IANA time zone, such as Europe/Amsterdam
    */
-  record ScheduleJson(@NotNull LocalTime at, @NotNull String zone) {
+  record ScheduleJson(@NotNull LocalTime at, @NotNull @Size(max = Texts.SHORT) String zone) {
     FeedSchedule toSchedule() {
       try {
         return new FeedSchedule(at, ZoneId.of(zone));
@@ -61,15 +63,19 @@ final class ConnectionJson {
     }
   }
 
-  record ConnectJson(@NotNull String institutionId, @NotNull @Valid ScheduleJson schedule) {}
+  record ConnectJson(
+      @NotNull @Size(max = Texts.NAME) String institutionId,
+      @NotNull @Valid ScheduleJson schedule) {}
 
   /** The bank's own page, to which the person has to go. */
   record ConsentPageJson(String goTo) {}
 
-  record ReturnJson(@NotNull String state) {}
+  record ReturnJson(@NotNull @Size(max = Texts.NAME) String state) {}
 
   record NewFeedAccountJson(
-      @NotNull UUID bookId, @NotNull String name, @NotNull AccountKind kind) {}
+      @NotNull UUID bookId,
+      @NotNull @Size(max = Texts.NAME) String name,
+      @NotNull AccountKind kind) {}
 
   /**
    * @param accountId an account of the books, or null to make {@code newAccount}

@@ -3,6 +3,7 @@ package org.yewledger.app.currency;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.core.money.Currencies;
 import org.yewledger.core.money.ExchangeRate;
 import org.yewledger.formats.table.RateTable;
@@ -30,7 +32,10 @@ import org.yewledger.formats.table.RateTable;
 class RateController {
   /** On the day, 1 {@code from} was worth {@code rate} of {@code to}. */
   record RateJson(
-      @NotNull String from, @NotNull String to, @NotNull LocalDate day, @NotNull BigDecimal rate) {
+      @NotNull @Size(max = Texts.SHORT) String from,
+      @NotNull @Size(max = Texts.SHORT) String to,
+      @NotNull LocalDate day,
+      @NotNull BigDecimal rate) {
     static RateJson of(ExchangeRate r) {
       return new RateJson(r.from().getCode(), r.to().getCode(), r.day(), r.rate());
     }

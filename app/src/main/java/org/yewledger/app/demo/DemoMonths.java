@@ -147,10 +147,17 @@ class DemoMonths {
     Booking.Booked booked = booking.entryFor(bank, line.toBankLine(), ledger);
     EntryStore.Stored stored = entries.add(List.of(booked.entry())).getFirst();
     int bankPosting = booked.bankPosting();
-    confirm(stored.postings().get(bankPosting), Objects.requireNonNull(lines.get(happening.line())), true);
+    confirm(
+        stored.postings().get(bankPosting),
+        Objects.requireNonNull(lines.get(happening.line())),
+        true);
     happening
         .twin()
-        .ifPresent(twin -> confirm(stored.postings().get(1 - bankPosting), Objects.requireNonNull(lines.get(twin)), false));
+        .ifPresent(twin ->
+            confirm(
+                stored.postings().get(1 - bankPosting),
+                Objects.requireNonNull(lines.get(twin)),
+                false));
   }
 
   private void confirm(PostingEntity posting, UUID lineId, boolean madeEntry) {

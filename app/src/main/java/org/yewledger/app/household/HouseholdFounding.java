@@ -1,6 +1,5 @@
 package org.yewledger.app.household;
 
-import org.yewledger.app.act.Acts;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -8,9 +7,9 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
-import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 
 /** Founds a household with its owner. */

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.household.SignInThrottle.Limit;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.Role;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.core.Refusal;
 
 /** For who is not signed in yet: taking up a link, and beginning a new household. */
@@ -25,19 +27,15 @@ import org.yewledger.core.Refusal;
 class LinkController {
   /** Says nothing of whether who joins is known here: anybody may hold the link. */
   record OpenLinkJson(
-      LinkService.Purpose purpose,
-      String name,
-      String email,
-      Role role,
-      String householdName) {}
+      LinkService.Purpose purpose, String name, String email, Role role, String householdName) {}
 
-  record TakeUpJson(@Nullable String name, @NotNull String password) {}
+  record TakeUpJson(@Nullable String name, @NotNull @Size(max = Texts.NAME) String password) {}
 
   record FoundingJson(
-      @NotBlank String householdName,
-      @NotBlank String name,
-      @NotBlank String email,
-      @NotNull String password) {}
+      @NotBlank @Size(max = Texts.NAME) String householdName,
+      @NotBlank @Size(max = Texts.NAME) String name,
+      @NotBlank @Size(max = Texts.ADDRESS) String email,
+      @NotNull @Size(max = Texts.NAME) String password) {}
 
   private final LinkService links;
   private final HouseholdFounding founding;
@@ -59,11 +57,7 @@ class LinkController {
   OpenLinkJson link(@PathVariable String token) {
     LinkService.Open open = links.look(token);
     return new OpenLinkJson(
-        open.purpose(),
-        open.name(),
-        open.email(),
-        open.role(),
-        open.householdName());
+        open.purpose(), open.name(), open.email(), open.role(), open.householdName());
   }
 
   @PostMapping("/api/links/{token}")
@@ -86,8 +80,7 @@ class LinkController {
     String name = SessionController.requireName(wanted.name());
     UUID known = signIn.prove(email, wanted.password()).orElse(null);
     if (known != null) {
-      founding.foundAnother(
-          household, HouseholdFounding.newOwner(known, name, email, Ids.next()));
+      founding.foundAnother(household, HouseholdFounding.newOwner(known, name, email, Ids.next()));
       return;
     }
     PasswordService.requireGood(wanted.password());

@@ -25,12 +25,7 @@ class LinkService {
   }
 
   /** A link that can be taken up. */
-  record Open(
-      Purpose purpose,
-      String name,
-      String email,
-      Role role,
-      String householdName) {}
+  record Open(Purpose purpose, String name, String email, Role role, String householdName) {}
 
   private record Row(
       UUID householdId,
@@ -78,12 +73,7 @@ class LinkService {
    */
   Open look(String token) {
     Row row = find(token);
-    return new Open(
-        row.purpose(),
-        row.name(),
-        row.email(),
-        row.role(),
-        row.householdName());
+    return new Open(row.purpose(), row.name(), row.email(), row.role(), row.householdName());
   }
 
   /**

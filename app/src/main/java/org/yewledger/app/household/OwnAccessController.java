@@ -8,6 +8,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -20,13 +21,16 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.platform.Texts;
 
 /** One's own password and second factor. */
 @RestController
 @RequestMapping("/api/session")
 @Tag(name = "session")
 class OwnAccessController {
-  record PasswordJson(@NotNull String current, @NotNull String password) {}
+  record PasswordJson(
+      @NotNull @Size(max = Texts.NAME) String current,
+      @NotNull @Size(max = Texts.NAME) String password) {}
 
   record SecondFactorJson(boolean on, int recoveryCodesLeft) {}
 
@@ -37,11 +41,13 @@ class OwnAccessController {
    */
   record NewSecretJson(String secret, String uri, String squares, int size) {}
 
-  record TurnOnJson(@NotNull String secret, @NotNull String code) {}
+  record TurnOnJson(
+      @NotNull @Size(max = Texts.NAME) String secret,
+      @NotNull @Size(max = Texts.SHORT) String code) {}
 
   record RecoveryCodesJson(List<String> codes) {}
 
-  record TurnOffJson(@NotNull String current) {}
+  record TurnOffJson(@NotNull @Size(max = Texts.NAME) String current) {}
 
   private final PasswordService passwords;
   private final SecondFactorService secondFactors;

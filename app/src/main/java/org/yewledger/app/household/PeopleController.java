@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -18,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.platform.Role;
+import org.yewledger.app.platform.Texts;
 
 /** The people of the household. */
 @RestController
@@ -30,7 +32,10 @@ class PeopleController {
 
   record PeopleJson(List<PersonJson> people, List<InvitationJson> invitations) {}
 
-  record InviteJson(@NotBlank String name, @NotBlank String email, @NotNull Role role) {}
+  record InviteJson(
+      @NotBlank @Size(max = Texts.NAME) String name,
+      @NotBlank @Size(max = Texts.ADDRESS) String email,
+      @NotNull Role role) {}
 
   /** A link, told once: {@code path} on this application's own address. */
   record LinkJson(UUID id, String path, Instant expiresAt) {

@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -27,6 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.core.Refusal;
 
 /** Signing in and out, and the household that one works in. */
@@ -35,7 +37,9 @@ import org.yewledger.core.Refusal;
 @Tag(name = "session")
 class SessionController {
   record CredentialsJson(
-      @NotBlank String email, @NotBlank String password, @Nullable String code) {}
+      @NotBlank @Size(max = Texts.ADDRESS) String email,
+      @NotBlank @Size(max = Texts.NAME) String password,
+      @Nullable String code) {}
 
   record SessionJson(
       UUID personId,
@@ -50,7 +54,7 @@ class SessionController {
 
   record ChooseHouseholdJson(@NotNull UUID householdId) {}
 
-  record NewHouseholdJson(@NotBlank String name) {}
+  record NewHouseholdJson(@NotBlank @Size(max = Texts.NAME) String name) {}
 
   private final SignInService signIn;
   private final HouseholdFounding founding;

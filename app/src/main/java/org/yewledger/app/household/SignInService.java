@@ -10,10 +10,10 @@ import org.springframework.jdbc.core.DataClassRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
+import org.yewledger.app.household.SignInThrottle.Limit;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
-import org.yewledger.app.household.SignInThrottle.Limit;
 import org.yewledger.core.Refusal;
 
 /** Checks who somebody is, and opens the household that they last worked in. */

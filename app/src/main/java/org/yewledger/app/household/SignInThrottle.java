@@ -63,7 +63,8 @@ class SignInThrottle {
 
   /** Who is counted: a known person by identity, whatever way the email was written. */
   static String person(@Nullable UUID known, String email) {
-    String even = Normalizer.normalize(email.strip(), Normalizer.Form.NFKC).toLowerCase(Locale.ROOT);
+    String even =
+        Normalizer.normalize(email.strip(), Normalizer.Form.NFKC).toLowerCase(Locale.ROOT);
     return known == null ? Secrets.hashOf(even) : known.toString();
   }
 

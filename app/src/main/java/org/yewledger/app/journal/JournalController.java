@@ -1,6 +1,7 @@
 package org.yewledger.app.journal;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
 import java.time.YearMonth;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -10,7 +11,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import jakarta.validation.Valid;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.JournalJson.DraftJson;
 import org.yewledger.app.journal.JournalJson.EntryJson;

@@ -28,9 +28,7 @@ final class JournalJson {
     Draft.Line toLine(Chart chart) {
       Account account = chart.account(accountId);
       return new Draft.Line(
-          account,
-          Amounts.toMinor(amount, account.currency()),
-          note == null ? "" : note.strip());
+          account, Amounts.toMinor(amount, account.currency()), note == null ? "" : note.strip());
     }
   }
 

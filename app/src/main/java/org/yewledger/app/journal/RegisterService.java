@@ -52,8 +52,7 @@ class RegisterService {
     String next = null;
     if (rows.size() == PAGE) {
       Row last = rows.getLast();
-      next =
-          new PageKey(last.entry().date(), last.entry().no(), last.posting().place()).toString();
+      next = new PageKey(last.entry().date(), last.entry().no(), last.posting().place()).toString();
     }
     return new RegisterJson(
         account.id(),

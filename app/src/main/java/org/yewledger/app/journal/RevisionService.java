@@ -69,8 +69,7 @@ public class RevisionService {
     locks.shared(accounts);
     entities.clear();
     EntryEntity entry =
-        Optional.ofNullable(
-                entities.find(EntryEntity.class, id, LockModeType.PESSIMISTIC_WRITE))
+        Optional.ofNullable(entities.find(EntryEntity.class, id, LockModeType.PESSIMISTIC_WRITE))
             .orElseThrow(() -> new NotFound("entry"));
     if (entry.version() != version) {
       throw Conflict.changedMeanwhile("entry");
@@ -78,9 +77,9 @@ public class RevisionService {
     Chart chart = charts.chart();
     List<PostingEntity> stored = entries.postingsOf(List.of(id));
     List<Revision.Standing> standing = standing(stored, chart);
-    acts.begin(
-        ActKind.REVISE, "Changed no. %d, %s".formatted(entry.no(), wanted.payee().strip()));
-    Entry after = wanted.entry(
+    acts.begin(ActKind.REVISE, "Changed no. %d, %s".formatted(entry.no(), wanted.payee().strip()));
+    Entry after =
+        wanted.entry(
             entry.origin(),
             standing.stream().map(Revision.Standing::posting).toList(),
             ledgers.ledger(chart));
@@ -94,8 +93,7 @@ public class RevisionService {
     return stored.stream()
         .map(p ->
             new Revision.Standing(
-                new Posting(
-                    chart.account(p.accountId()), p.amountMinor(), p.baseMinor(), p.note()),
+                new Posting(chart.account(p.accountId()), p.amountMinor(), p.baseMinor(), p.note()),
                 byPosting.containsKey(p.id()),
                 p.statementId() != null))
         .toList();

@@ -3,6 +3,7 @@ package org.yewledger.app.journal;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.CurrencyTransfer;
@@ -36,7 +38,7 @@ class TransferController {
       @NotNull BigDecimal given,
       @NotNull UUID toId,
       @NotNull BigDecimal taken,
-      @Nullable String note) {
+      @Nullable @Size(max = Texts.NOTE) String note) {
 
     CurrencyTransfer toTransfer(Chart chart) {
       Account from = chart.account(fromId);

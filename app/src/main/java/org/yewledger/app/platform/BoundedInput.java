@@ -56,9 +56,9 @@ class BoundedInput implements WebMvcConfigurer {
         String text = token != null && token.isScalarValue() ? parser.getString() : null;
         Optional<T> value = text == null ? Optional.empty() : read.apply(text);
         return value.orElseGet(() -> {
-              context.reportInputMismatch(this, "out of bounds");
-              return null;
-            });
+          context.reportInputMismatch(this, "out of bounds");
+          return null;
+        });
       }
     };
   }
@@ -106,7 +106,8 @@ class BoundedInput implements WebMvcConfigurer {
   }
 
   private static <T> Converter<String, T> inAddress(Function<String, Optional<T>> read) {
-    return text -> read.apply(text).orElseThrow(() -> new IllegalArgumentException("out of bounds"));
+    return text ->
+        read.apply(text).orElseThrow(() -> new IllegalArgumentException("out of bounds"));
   }
 
   @Bean

@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.dao.ConcurrencyFailureException;
@@ -20,15 +21,14 @@ import org.springframework.security.web.firewall.RequestRejectedException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
-import org.springframework.beans.TypeMismatchException;
 import org.springframework.web.method.annotation.HandlerMethodValidationException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
-import tools.jackson.core.JacksonException;
-import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.yewledger.core.BadRows;
 import org.yewledger.core.Refusal;
 import org.yewledger.formats.UnreadableFile;
+import tools.jackson.core.JacksonException;
 
 /**
  * Every error as an RFC 9457 problem: {@code type} is stable ({@code urn:yew:problem:...}), {@code

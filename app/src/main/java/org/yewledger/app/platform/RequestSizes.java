@@ -36,7 +36,9 @@ class RequestSizes extends OncePerRequestFilter {
     }
     String path = request.getRequestURI();
     boolean open =
-        path.equals("/api/session") || path.equals("/api/founding") || path.startsWith("/api/links/");
+        path.equals("/api/session")
+            || path.equals("/api/founding")
+            || path.startsWith("/api/links/");
     long most = open ? MOST_BYTES_OF_STRANGERS : MOST_BYTES;
     if (request.getContentLengthLong() > most) {
       refuse(response);

@@ -22,9 +22,9 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 
 /**
  * Says what the database refused in one language, wherever it was met, and does a transaction again
- * that has lost a race to another: waiting in a circle, or a row that
- * changed between reading and writing. Nothing was shown to a person yet, so nothing they saw is
- * overruled: what they said they had seen is checked again by its version, and told if it is stale.
+ * that has lost a race to another: waiting in a circle, or a row that changed between reading and
+ * writing. Nothing was shown to a person yet, so nothing they saw is overruled: what they said they
+ * had seen is checked again by its version, and told if it is stale.
  */
 @Configuration
 class RetryLostRaces {

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.platform.Found;
 import org.yewledger.app.post.PostJson.AcceptedJson;
 import org.yewledger.app.post.PostJson.AcceptedLinesJson;
 import org.yewledger.app.post.PostJson.BookingJson;
@@ -23,7 +24,6 @@ import org.yewledger.app.post.PostJson.PostedJson;
 import org.yewledger.app.post.PostJson.StacksJson;
 import org.yewledger.app.post.PostJson.TakeBackJson;
 import org.yewledger.app.post.PostJson.WouldBookJson;
-import org.yewledger.app.platform.Found;
 import org.yewledger.core.ledger.Account;
 
 /** Waiting lines and posting them. */
@@ -72,9 +72,7 @@ class PostController {
         request.lines().stream()
             .map(l ->
                 new PostService.Accepted(
-                    l.lineId(),
-                    l.version(),
-                    l.booking().toBooking(accounts.of(l.lineId()), chart)))
+                    l.lineId(), l.version(), l.booking().toBooking(accounts.of(l.lineId()), chart)))
             .toList();
     return new PostedJson(posts.post(accepted).stream().map(s -> s.entry().no()).toList());
   }

@@ -3,6 +3,7 @@ package org.yewledger.app.post;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.journal.BookPostingsJson;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
@@ -73,7 +75,7 @@ final class PostJson {
   record PartJson(
       @NotNull UUID accountId,
       @NotNull BigDecimal amount,
-      @Nullable String note,
+      @Nullable @Size(max = Texts.NOTE) String note,
       @Nullable BigDecimal otherAmount) {
 
     Booking.Part toPart(Account bankAccount, Chart chart) {
@@ -87,7 +89,9 @@ final class PostJson {
   }
 
   record BookingJson(
-      @NotNull String payee, @Nullable String note, @NotEmpty List<@Valid PartJson> parts) {
+      @NotNull @Size(max = Texts.NAME) String payee,
+      @Nullable @Size(max = Texts.NOTE) String note,
+      @NotEmpty List<@Valid PartJson> parts) {
     Booking toBooking(Account bankAccount, Chart chart) {
       return new Booking(
           payee.strip(),

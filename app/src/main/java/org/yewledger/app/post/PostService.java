@@ -139,8 +139,7 @@ public class PostService {
         true);
   }
 
-  private static String inWords(
-      List<Accepted> accepted, Found<BankLineEntity> lines, Chart chart) {
+  private static String inWords(List<Accepted> accepted, Found<BankLineEntity> lines, Chart chart) {
     if (accepted.size() > 1) {
       return "Posted %d lines".formatted(accepted.size());
     }

@@ -12,6 +12,7 @@ import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.opening.OpeningEntryJson;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.chart.HouseholdPlan;
 import org.yewledger.core.chart.StarterChart;
@@ -37,7 +38,7 @@ final class SetupJson {
   /** {@code starter} is what the groups were begun from. */
   record SetupBookJson(
       @NotNull @Size(max = 60) String name,
-      @NotNull String currency,
+      @NotNull @Size(max = Texts.SHORT) String currency,
       @Min(1) @Max(12) int fiscalYearStartsIn,
       @NotNull StarterChart starter,
       @NotNull List<@Valid SetupGroupJson> groups) {}
@@ -54,7 +55,7 @@ final class SetupJson {
       @NotNull @Size(max = 60) String name,
       @NotNull AccountKind kind,
       @NotNull @Size(max = 12) String ending,
-      @NotNull String currency,
+      @NotNull @Size(max = Texts.SHORT) String currency,
       @Nullable BigDecimal balance,
       @Nullable BigDecimal rate,
       @NotNull @Size(max = 100) String takenFrom) {}

@@ -9,6 +9,8 @@ import org.yewledger.core.ledger.Account;
 
 /** A statement file held against the account that it is for: what would be taken in. */
 public record Gathering(List<Arrival> arrivals) {
+  private static final int MOST_TEXT = 8_000;
+  private static final int MOST_RAW = 40_000;
 
   /**
    * @param known the account's lines around the days of the file
@@ -29,7 +31,11 @@ public record Gathering(List<Arrival> arrivals) {
     if (file.lines().isEmpty() && file.closing() == null) {
       throw Refusal.of("nothing-in-file", "The file has no lines and no balance.");
     }
-    file.lines().forEach(line -> requireOpen(account, line));
+    file.lines()
+        .forEach(line -> {
+          requireOpen(account, line);
+          requireBounded(line);
+        });
     return new Gathering(Duplicates.compare(known, file.lines(), source));
   }
 
@@ -40,6 +46,18 @@ public record Gathering(List<Arrival> arrivals) {
 
   public int count(Standing standing) {
     return (int) arrivals.stream().filter(a -> a.standing() == standing).count();
+  }
+
+  /** What is longer is no line of a bank, and would be kept for ever. */
+  private static void requireBounded(BankLine line) {
+    int text = line.payee().length() + line.memo().length() + line.reference().length();
+    if (text > MOST_TEXT || line.raw().length() > MOST_RAW) {
+      throw Refusal.ofField(
+          "text-too-long",
+          "line",
+          "Line %d has more text than any bank writes (%d letters). Look whether the file is whole."
+              .formatted(line.sourceLine(), Math.max(text, line.raw().length())));
+    }
   }
 
   private static void requireOpen(Account account, BankLine line) {

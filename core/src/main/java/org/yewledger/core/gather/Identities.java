@@ -40,8 +40,6 @@ final class Identities {
         identity == null
             || (days.getOrDefault(identity, Set.of()).size() <= 1
                 && contents.getOrDefault(identity, Set.of()).size() <= PARTS_OF_ONE);
-    return means
-        ? key
-        : new LineKey(key.bookedOn(), key.amountMinor(), key.evenText(), null);
+    return means ? key : new LineKey(key.bookedOn(), key.amountMinor(), key.evenText(), null);
   }
 }

@@ -41,11 +41,16 @@ public record Draft(LocalDate date, String payee, String note, List<Line> lines)
             "%s is kept by itself. Choose another account.".formatted(line.account().name()));
       }
       postings.add(
-          new Posting(line.account(), line.amountMinor(), value(line, before, ledger), line.note()));
+          new Posting(
+              line.account(), line.amountMinor(), value(line, before, ledger), line.note()));
     }
     before.stream().filter(p -> p.account().kind() == AccountKind.EXCHANGE).forEach(postings::add);
     return new Entry(
-        date, payee.strip(), note.strip(), origin, BetweenBooks.balanced(postings, ledger::drawings));
+        date,
+        payee.strip(),
+        note.strip(),
+        origin,
+        BetweenBooks.balanced(postings, ledger::drawings));
   }
 
   private long value(Line line, List<Posting> before, Ledger ledger) {

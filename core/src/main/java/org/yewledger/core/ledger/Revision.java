@@ -35,7 +35,8 @@ public record Revision(Entry wanted, Map<Integer, Integer> kept) {
   }
 
   /**
-   * Works out what stays of the postings that are there, in their order. Cost: the product of the two numbers of postings.
+   * Works out what stays of the postings that are there, in their order. Cost: the product of the
+   * two numbers of postings.
    *
    * @throws Refusal {@code opening-by-sheet}; {@code reconciled}, naming what a statement holds;
    *     {@code line-linked}, naming what a bank line says

@@ -29,10 +29,8 @@ public record Movement(long amountMinor, CurrencyUnit currency, boolean transfer
             .filter(p -> p.account().book().equals(book))
             .filter(p -> p.account().kind() != AccountKind.DRAWINGS)
             .toList();
-    boolean category =
-        postings.stream().anyMatch(p -> p.account().accountClass().isCategory());
-    long money =
-        own.stream().filter(Movement::isMoney).mapToLong(Posting::baseMinor).sum();
+    boolean category = postings.stream().anyMatch(p -> p.account().accountClass().isCategory());
+    long money = own.stream().filter(Movement::isMoney).mapToLong(Posting::baseMinor).sum();
     if (category && own.stream().anyMatch(Movement::isMoney)) {
       return new Movement(money, book.currency(), false);
     }

@@ -24,7 +24,8 @@ public class AccountUseTest {
   private static final LocalDate FIRST = LocalDate.of(2025, 10, 9);
 
   private static AccountUse used(Account account, long balance) {
-    return new AccountUse(account, new Position(balance, balance), 3, FIRST, 0, null, 0, 0, 0, 0, 0, 0);
+    return new AccountUse(
+        account, new Position(balance, balance), 3, FIRST, 0, null, 0, 0, 0, 0, 0, 0);
   }
 
   private static AccountUse unused(Account account) {
@@ -96,12 +97,22 @@ public class AccountUseTest {
     use.requireKindFree(AccountKind.SAVINGS);
     assertEquals(refusalOf(() -> use.requireKindFree(AccountKind.CASH)), "kind-of-bank-account");
     use.requireOpensOn(FIRST.minusDays(3));
-    assertEquals(
-        refusalOf(() -> use.requireOpensOn(FIRST.minusDays(2))), "opens-after-first-line");
+    assertEquals(refusalOf(() -> use.requireOpensOn(FIRST.minusDays(2))), "opens-after-first-line");
   }
 
   private static AccountUse atBank(long undecided, long openStatements, long feeds) {
     return new AccountUse(
-        CURRENT, Position.EMPTY, 3, FIRST, 9, FIRST.minusDays(3), undecided, 1, openStatements, feeds, 0, 0);
+        CURRENT,
+        Position.EMPTY,
+        3,
+        FIRST,
+        9,
+        FIRST.minusDays(3),
+        undecided,
+        1,
+        openStatements,
+        feeds,
+        0,
+        0);
   }
 }

@@ -267,10 +267,8 @@ public class DuplicatesTest {
     BankLine coffee = line("2026-09-04", -320, "COFFEE");
     UUID second = UUID.randomUUID();
     var left =
-        new KnownLine(
-            second, coffee.key(), 2, LineSource.CSV, KnownLine.Standing.BOOKED, second);
-    List<Arrival> both =
-        Duplicates.compare(List.of(left), List.of(coffee, coffee), LineSource.CSV);
+        new KnownLine(second, coffee.key(), 2, LineSource.CSV, KnownLine.Standing.BOOKED, second);
+    List<Arrival> both = Duplicates.compare(List.of(left), List.of(coffee, coffee), LineSource.CSV);
     assertEquals(both.stream().map(Arrival::standing).toList(), List.of(KNOWN, NEW));
     assertEquals(both.get(1).ordinal(), 1);
   }
@@ -330,8 +328,7 @@ public class DuplicatesTest {
           }
         }
       }
-      long booked =
-          known.stream().filter(k -> k.standing() == KnownLine.Standing.BOOKED).count();
+      long booked = known.stream().filter(k -> k.standing() == KnownLine.Standing.BOOKED).count();
       assertEquals(booked, movements.size(), "seed " + seed + ", " + order + ", " + movements);
     }
   }

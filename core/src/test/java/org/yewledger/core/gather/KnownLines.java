@@ -37,8 +37,7 @@ final class KnownLines {
   private void add(Arrival arrival, LineSource source) {
     BankLine line = arrival.line();
     UUID id = UUID.randomUUID();
-    var standing =
-        line.isPending() ? KnownLine.Standing.PENDING : KnownLine.Standing.BOOKED;
+    var standing = line.isPending() ? KnownLine.Standing.PENDING : KnownLine.Standing.BOOKED;
     var known = new KnownLine(id, arrival.key(), arrival.ordinal(), source, standing, id);
     lines.put(known.id(), known);
     if (!line.isPending()) {

@@ -14,15 +14,29 @@ public class DecimalsTest {
   public void numbersOfAnySizeThatIsMeantAreRead() {
     assertEquals(Decimals.read("-1086.40"), Optional.of(new BigDecimal("-1086.40")));
     assertEquals(Decimals.read("1E+3"), Optional.of(new BigDecimal("1000")));
-    assertEquals(Decimals.read("0.1000000000000000055"), Optional.of(new BigDecimal("0.1000000000000000055")));
+    assertEquals(
+        Decimals.read("0.1000000000000000055"),
+        Optional.of(new BigDecimal("0.1000000000000000055")));
   }
 
   @Test
   public void whatCannotBeANumberOfABookIsNone() {
     for (String text :
         List.of(
-            "1E+100000000", "-1E+100000000", "1E-100000000", "1E+2147483647", "0E+2000000000",
-            "1E+19", "", "abc", "1,5", "NaN", "Infinity", "9".repeat(41), "1e", "--1")) {
+            "1E+100000000",
+            "-1E+100000000",
+            "1E-100000000",
+            "1E+2147483647",
+            "0E+2000000000",
+            "1E+19",
+            "",
+            "abc",
+            "1,5",
+            "NaN",
+            "Infinity",
+            "9".repeat(41),
+            "1e",
+            "--1")) {
       assertTrue(Decimals.read(text).isEmpty(), text);
     }
   }

@@ -40,7 +40,8 @@ public class BookingTest {
   public void aSplitLineBecomesOneEntry() {
     var parts =
         List.of(new Part(GROCERIES, -6160, "weekly"), new Part(SCHOOL, -1325, "lunch boxes"));
-    Entry entry = new Booking("Greengage Market", "", parts).entryFor(CURRENT, LINE, LEDGER).entry();
+    Entry entry =
+        new Booking("Greengage Market", "", parts).entryFor(CURRENT, LINE, LEDGER).entry();
     assertEquals(entry.postings().size(), 3);
     assertEquals(entry.postings().get(0).account(), CURRENT);
     assertEquals(entry.postings().get(0).amountMinor(), -7485);
@@ -86,7 +87,8 @@ public class BookingTest {
 
   @Test
   public void aPartOfAnotherBookGetsBothItsDrawings() {
-    Entry entry = Booking.plain("Inkwell & Sons", PAPER, LINE).entryFor(CURRENT, LINE, LEDGER).entry();
+    Entry entry =
+        Booking.plain("Inkwell & Sons", PAPER, LINE).entryFor(CURRENT, LINE, LEDGER).entry();
     assertEquals(entry.postings().size(), 4);
     assertEquals(
         entry.postings().stream()
@@ -158,8 +160,7 @@ public class BookingTest {
   @Test
   public void whatLeavesAForeignAccountLeavesAtAverageCost() {
     // 200.00 dollars stand at 180.00: 74.85 of them are carried at 67.36, and worth 68.97.
-    Ledger ledger =
-        ledger(new Position(20_000, 18_000), dollarsToEuros("2026-09-01", "0.9214"));
+    Ledger ledger = ledger(new Position(20_000, 18_000), dollarsToEuros("2026-09-01", "0.9214"));
     Booking.Booked booked = Booking.plain("Fee", SALES, LINE).entryFor(SHOP_USD, LINE, ledger);
     assertEquals(booked.atBank().baseMinor(), -6736);
     assertEquals(booked.entry().postings().get(1).baseMinor(), 6897);

@@ -43,7 +43,8 @@ public class BooksStayBalancedTest {
       long amount = random.nextInt(1, 100_000) * (random.nextInt(4) == 0 ? 1 : -1);
       BankLine line = line("2026-09-%02d".formatted(1 + i % 30), amount, "LINE " + i);
       lines.add(line);
-      entries.add(new Booking("x", "", parts(random, amount)).entryFor(CURRENT, line, LEDGER).entry());
+      entries.add(
+          new Booking("x", "", parts(random, amount)).entryFor(CURRENT, line, LEDGER).entry());
     }
     return new Books(entries, lines);
   }

@@ -1,6 +1,5 @@
 package org.yewledger.formats.camt;
 
-import org.yewledger.formats.XmlText;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
@@ -13,6 +12,7 @@ import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
 import org.yewledger.core.money.Amounts;
+import org.yewledger.formats.XmlText;
 
 /** Writes one account's statement as camt.053.001.08. What is written can be read back. */
 public final class CamtWriter {

@@ -1,6 +1,5 @@
 package org.yewledger.formats.ofx;
 
-import org.yewledger.formats.XmlText;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -9,6 +8,7 @@ import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.money.Amounts;
+import org.yewledger.formats.XmlText;
 
 /** Writes one account's statement as OFX 2.2. What is written can be read back line for line. */
 public final class OfxWriter {
@@ -104,7 +104,8 @@ public final class OfxWriter {
 
   private void value(String tag, String text) {
     if (!text.isEmpty()) {
-      String escaped = XmlText.of(text).replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
+      String escaped =
+          XmlText.of(text).replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
       out.append('<').append(tag).append('>').append(escaped).append("</").append(tag).append('>');
     }
   }

@@ -15,7 +15,9 @@ final class HarmlessCell {
       return text;
     }
     return BEGINS_A_FORMULA.indexOf(text.charAt(0)) >= 0
-            || BEGINS_A_FORMULA.indexOf(text.stripLeading().isEmpty() ? ' ' : text.stripLeading().charAt(0)) >= 0
+            || BEGINS_A_FORMULA.indexOf(
+                    text.stripLeading().isEmpty() ? ' ' : text.stripLeading().charAt(0))
+                >= 0
         ? "'" + text
         : text;
   }
