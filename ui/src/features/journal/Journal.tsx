@@ -12,6 +12,9 @@ import './journal.css'
 
 type Entry = Schemas['EntryJson']
 
+/** More are not counted. */
+const MOST_COUNTED = 10_000
+
 /** All entries, newest first, each opening in place to its postings. */
 export function Journal() {
   const { book, month } = useScope()
@@ -81,7 +84,9 @@ export function Journal() {
             <kbd>/</kbd>
           </search>
           <span className="end q s">
-            {journal.data && `${figure(String(count))} ${count === 1 ? 'entry' : 'entries'}`}
+            {journal.data && count > MOST_COUNTED
+                ? `over ${figure(String(MOST_COUNTED))} entries`
+                : `${figure(String(count))} ${count === 1 ? 'entry' : 'entries'}`}
           </span>
         </div>
         {journal.isPending && <Loading what="the journal" />}

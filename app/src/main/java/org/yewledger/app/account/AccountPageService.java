@@ -23,6 +23,7 @@ import org.yewledger.app.chart.FactsJson;
 import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.connection.FeedBalances;
 import org.yewledger.app.opening.OpeningService;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.app.rules.RuleEntity;
@@ -76,7 +77,7 @@ class AccountPageService {
     Chart chart = charts.chart();
     Account account = chart.account(id);
     Position position = balances.of(id, on);
-    long seen = seenAtBank(id, on);
+    long seen = account.kind().hasStatements() ? seenAtBank(id, on, position.ownMinor()) : 0;
     List<StatementOnPageJson> all =
         account.kind().hasStatements() ? statementsOf(account) : List.of();
     var book = account.book();
@@ -205,9 +206,10 @@ class AccountPageService {
     jdbc.sql(
             """
             select date, sum(amount_minor) from posting
-             where account_id = ? and date between ? and ? group by 1 order by 1\
+             where household_id = ? and account_id = ? and date between ? and ? group by 1 order by 1\
             """)
-        .params(account.id(), Date.valueOf(first), Date.valueOf(on))
+        .params(
+            SignedIn.now().householdId(), account.id(), Date.valueOf(first), Date.valueOf(on))
         .query(row -> {
           balance[0] += row.getLong(2);
           days.add(new DayJson(row.getDate(1).toLocalDate(), decimal(balance[0], account)));
@@ -215,17 +217,21 @@ class AccountPageService {
     return days;
   }
 
-  private long seenAtBank(UUID id, LocalDate on) {
-    return jdbc.sql(
-            """
-            select coalesce(sum(p.amount_minor), 0)::bigint from posting p
-              join entry e on e.household_id = p.household_id and e.id = p.entry_id
-             where p.account_id = ? and p.date <= ?
-               and (exists (select 1 from line_link k where k.household_id = p.household_id and k.posting_id = p.id) or p.statement_id is not null or e.origin = 'OPENING')\
-            """)
-        .params(id, Date.valueOf(on))
-        .query(Long.class)
-        .single();
+  /** Few postings are not confirmed yet; what is, is the rest of the balance. */
+  private long seenAtBank(UUID id, LocalDate on, long balanceMinor) {
+    long open =
+        jdbc.sql(
+                """
+                select coalesce(sum(p.amount_minor), 0)::bigint from posting p
+                  join entry e on e.household_id = p.household_id and e.id = p.entry_id
+                 where p.household_id = ? and p.account_id = ? and p.statement_id is null and p.date <= ?
+                   and e.origin <> 'OPENING'
+                   and not exists (select 1 from line_link k where k.household_id = p.household_id and k.posting_id = p.id)\
+                """)
+            .params(SignedIn.now().householdId(), id, Date.valueOf(on))
+            .query(Long.class)
+            .single();
+    return balanceMinor - open;
   }
 
   private List<RuleOnPageJson> rulesOf(UUID id) {

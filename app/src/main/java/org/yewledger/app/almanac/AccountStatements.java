@@ -2,47 +2,54 @@ package org.yewledger.app.almanac;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.reconcile.OpenStatements;
+import org.yewledger.app.reconcile.OpenStatements.Sums;
 import org.yewledger.app.reconcile.StatementEntity;
-import org.yewledger.app.reconcile.StatementProgress;
-import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.reconcile.AccountMonth;
 import org.yewledger.core.reconcile.MonthsOfAccounts;
 import org.yewledger.core.reconcile.Reconciliation;
+import org.yewledger.core.reconcile.StatementChain;
 
-/** An account's statements with how far each is agreed. */
+/** Accounts with how far their statements are agreed, in a fixed number of queries for all. */
 @Component
 class AccountStatements {
   /** Without an opening day there is no month to agree yet. */
   private static final LocalDate NEVER = LocalDate.of(9999, 12, 31);
 
-  private final StatementService statements;
-  private final StatementProgress progress;
+  private final OpenStatements statements;
 
-  AccountStatements(StatementService statements, StatementProgress progress) {
+  AccountStatements(OpenStatements statements) {
     this.statements = statements;
-    this.progress = progress;
   }
 
-  /** An account with its statements; the sums of open ones are already made. */
+  /**
+   * An account with the statements that are not finished and the last that is; the sums of open
+   * ones are already made.
+   *
+   * @param inWindow the statements that close in the months that are shown, once they are known
+   */
   record Of(
       Account account,
       String tail,
       MonthsOfAccounts.OneAccount monthly,
       List<StatementEntity> statements,
-      Map<UUID, Reconciliation> open) {
+      Map<UUID, Reconciliation> open,
+      List<StatementEntity> inWindow) {
 
     Optional<StatementEntity> closingIn(YearMonth month) {
-      return statements.stream()
+      return inWindow.stream()
           .filter(s -> YearMonth.from(s.closesOn()).equals(month))
           .reduce((earlier, later) -> later);
     }
@@ -58,22 +65,62 @@ class AccountStatements {
           ? sum
           : new Reconciliation(statement.closingMinor(), 0, 0, statement.closingMinor());
     }
+
+    private Of with(List<StatementEntity> shown) {
+      return new Of(account, tail, monthly, statements, open, shown);
+    }
   }
 
+  /** The accounts with what is not finished; which months to show follows from that. */
   @Transactional(readOnly = true)
-  Of of(Account account, Chart chart) {
-    List<StatementEntity> all = statements.of(account);
+  List<Of> of(List<Account> accounts, Chart chart) {
+    Map<UUID, List<StatementEntity>> byAccount = byAccount(statements.unfinishedAndLastAgreed());
+    Map<UUID, Sums> sums = statements.sums();
+    Map<UUID, Long> openings = statements.openings();
+    return accounts.stream()
+        .map(a -> {
+          List<StatementEntity> own = byAccount.getOrDefault(a.id(), List.of());
+          return of(a, chart.tail(a.id()), own, sums, openings.getOrDefault(a.id(), 0L));
+        })
+        .toList();
+  }
+
+  private static Of of(
+      Account account,
+      String tail,
+      List<StatementEntity> own,
+      Map<UUID, Sums> sums,
+      long openingMinor) {
+    List<StatementChain.Link> links = own.stream().map(StatementEntity::link).toList();
+    var chain = new StatementChain(account, openingMinor, links);
     Map<UUID, Reconciliation> open = new HashMap<>();
-    all.stream()
-        .filter(s -> !s.isFinished())
-        .forEach(s -> open.put(s.id(), statements.reconciliation(s)));
-    List<AccountMonth.Progress> states = all.stream().map(progress::of).toList();
+    var states = new ArrayList<AccountMonth.Progress>();
+    for (StatementEntity s : own) {
+      Sums sum = sums.get(s.id());
+      if (sum == null) {
+        states.add(new AccountMonth.Progress(s.closesOn(), true, 0, 0));
+      } else {
+        open.put(
+            s.id(), sum.reconciliation(chain.openingMinor(s.closesOn()), s.closingMinor()));
+        states.add(sum.progress(s.closesOn()));
+      }
+    }
     LocalDate opensOn = Objects.requireNonNullElse(account.opensOn(), NEVER);
     return new Of(
-        account,
-        chart.tail(account.id()),
-        new MonthsOfAccounts.OneAccount(opensOn, states),
-        all,
-        open);
+        account, tail, new MonthsOfAccounts.OneAccount(opensOn, states), own, open, List.of());
+  }
+
+  /** The same accounts with the statements of the months that are shown. */
+  @Transactional(readOnly = true)
+  List<Of> showing(List<Of> accounts, YearMonth first, YearMonth last) {
+    Map<UUID, List<StatementEntity>> shown =
+        byAccount(statements.closingWithin(first.atDay(1), last.atEndOfMonth()));
+    return accounts.stream()
+        .map(of -> of.with(shown.getOrDefault(of.account().id(), List.of())))
+        .toList();
+  }
+
+  private static Map<UUID, List<StatementEntity>> byAccount(List<StatementEntity> all) {
+    return all.stream().collect(Collectors.groupingBy(StatementEntity::accountId));
   }
 }

@@ -24,8 +24,8 @@ import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.FeedBalances;
-import org.yewledger.app.post.WaitingLines;
-import org.yewledger.app.post.WaitingLines.Waiting;
+import org.yewledger.app.post.WaitingCounts;
+import org.yewledger.app.post.WaitingCounts.Count;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.setup.SetupService;
 import org.yewledger.core.gather.BankStatement.Balance;
@@ -45,7 +45,7 @@ class AlmanacService {
   private final EntityManager entities;
   private final ChartService charts;
   private final AccountStatements accountStatements;
-  private final WaitingLines waitingLines;
+  private final WaitingCounts waitingCounts;
   private final AccountBalances balances;
   private final FeedBalances feeds;
   private final SetupService setup;
@@ -56,7 +56,7 @@ class AlmanacService {
       EntityManager entities,
       ChartService charts,
       AccountStatements accountStatements,
-      WaitingLines waitingLines,
+      WaitingCounts waitingCounts,
       AccountBalances balances,
       FeedBalances feeds,
       SetupService setup,
@@ -65,7 +65,7 @@ class AlmanacService {
     this.entities = entities;
     this.charts = charts;
     this.accountStatements = accountStatements;
-    this.waitingLines = waitingLines;
+    this.waitingCounts = waitingCounts;
     this.balances = balances;
     this.feeds = feeds;
     this.setup = setup;
@@ -79,29 +79,32 @@ class AlmanacService {
       List<YearMonth> months,
       Map<UUID, Position> balances,
       Map<UUID, Balance> feeds,
-      List<Waiting> waiting) {
+      List<Count> waiting) {
     int waitingOn(Account account) {
-      LocalDate end = month.atEndOfMonth();
-      return (int)
-          waiting.stream()
-              .filter(
-                  w -> w.account().id().equals(account.id()) && !w.line().bookedOn().isAfter(end))
-              .count();
+      return waiting.stream()
+          .filter(c -> c.account().id().equals(account.id()) && !c.month().isAfter(month))
+          .mapToInt(Count::lines)
+          .sum();
     }
   }
 
   @Transactional(readOnly = true)
   AlmanacPageJson page(@Nullable YearMonth chosen, @Nullable UUID bookId) {
     Chart chart = charts.chart();
-    List<AccountStatements.Of> accounts =
-        chart.bankAccounts(bookId).map(a -> accountStatements.of(a, chart)).toList();
+    List<AccountStatements.Of> all =
+        accountStatements.of(chart.bankAccounts(bookId).toList(), chart);
     var allMonths =
-        new MonthsOfAccounts(accounts.stream().map(AccountStatements.Of::monthly).toList());
+        new MonthsOfAccounts(all.stream().map(AccountStatements.Of::monthly).toList());
     YearMonth lastPossible = YearMonth.now(clock);
     YearMonth working = allMonths.firstNotAgreed(lastPossible);
     YearMonth month = chosen == null ? working : chosen;
     List<YearMonth> window = window(month, working);
-    List<Waiting> waiting = waitingLines.all(chart, bookId);
+    List<AccountStatements.Of> accounts =
+        accountStatements.showing(all, window.getFirst(), window.getLast());
+    List<Count> waiting =
+        waitingCounts.all(chart).stream()
+            .filter(c -> bookId == null || c.account().bookId().equals(bookId))
+            .toList();
     Page page =
         new Page(month, window, balances.at(month.atEndOfMonth()), feeds.lastIn(month), waiting);
     NextSteps.Left left = next.left(chart, accounts, waiting);

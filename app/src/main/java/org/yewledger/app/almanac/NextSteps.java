@@ -13,7 +13,7 @@ import org.yewledger.app.almanac.AlmanacJson.Task;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.connection.ConnectionView;
-import org.yewledger.app.post.WaitingLines.Waiting;
+import org.yewledger.app.post.WaitingCounts.Count;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amounts;
@@ -35,7 +35,7 @@ class NextSteps {
   record Left(
       Chart chart,
       List<AccountStatements.Of> accounts,
-      List<Waiting> waiting,
+      List<Count> waiting,
       List<String> doubtful,
       List<ConnectionView.ConsentEnding> ending) {
 
@@ -43,7 +43,7 @@ class NextSteps {
     StationsJson stations(YearMonth working) {
       int open = accounts.stream().mapToInt(a -> a.unfinished().size()).sum();
       int gather = toCome(working).size() + doubtful.size() + ending.size();
-      return new StationsJson(gather, waiting.size(), open);
+      return new StationsJson(gather, waiting.stream().mapToInt(Count::lines).sum(), open);
     }
 
     /** The work of a month as a list, in the order of the work path. */
@@ -56,8 +56,8 @@ class NextSteps {
       }
       addAccounts(next, Task.STATEMENTS_TO_COME, toCome(month));
       addAccounts(next, Task.DOUBTS, doubtful);
-      addAccounts(next, Task.POST_BY_RULE, waiting(Reason.RULE));
-      addAccounts(next, Task.ANSWER, waiting(Reason.OPEN_QUESTION));
+      addWaiting(next, Task.POST_BY_RULE, Reason.RULE);
+      addWaiting(next, Task.ANSWER, Reason.OPEN_QUESTION);
       for (AccountStatements.Of of : accounts) {
         for (StatementEntity statement : of.unfinished()) {
           next.add(reconcile(of, statement));
@@ -83,11 +83,17 @@ class NextSteps {
           .toList();
     }
 
-    private List<String> waiting(Reason reason) {
-      return waiting.stream()
-          .filter(w -> w.reason() == reason)
-          .map(w -> w.account().name())
-          .toList();
+    private void addWaiting(List<NextJson> next, Task task, Reason reason) {
+      List<Count> counts = waiting.stream().filter(c -> c.reason() == reason).toList();
+      if (!counts.isEmpty()) {
+        next.add(
+            new NextJson(
+                task,
+                counts.stream().map(c -> c.account().name()).distinct().toList(),
+                counts.stream().mapToInt(Count::lines).sum(),
+                null,
+                null));
+      }
     }
 
     /** One step for all of them: each name once, and how many there are. */
@@ -109,7 +115,7 @@ class NextSteps {
     }
   }
 
-  Left left(Chart chart, List<AccountStatements.Of> accounts, List<Waiting> waiting) {
+  Left left(Chart chart, List<AccountStatements.Of> accounts, List<Count> waiting) {
     return new Left(chart, accounts, waiting, doubtful(accounts), connections.ending());
   }
 

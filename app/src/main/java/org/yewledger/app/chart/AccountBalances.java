@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.yewledger.app.platform.SignedIn;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.core.ledger.Position;
 
@@ -17,10 +18,10 @@ public class AccountBalances {
       """
       select account_id, sum(own)::bigint as own, sum(base)::bigint as base from (
         select account_id, debit_minor - credit_minor as own, debit_base_minor - credit_base_minor as base
-          from account_month where month < :begun and (:any or account_id = :account)
+          from account_month where household_id = :household and month < :begun and (:any or account_id = :account)
         union all
         select account_id, amount_minor, base_minor
-          from posting where date >= :begun and date <= :day and (:any or account_id = :account)
+          from posting where household_id = :household and date >= :begun and date <= :day and (:any or account_id = :account)
       ) all_of_them group by account_id\
       """;
 
@@ -49,6 +50,7 @@ public class AccountBalances {
       LocalDate day, @org.jspecify.annotations.Nullable UUID accountId) {
     var balances = new HashMap<UUID, Position>();
     jdbc.sql(AT)
+        .param("household", SignedIn.now().householdId())
         .param("begun", Date.valueOf(day.plusDays(1).withDayOfMonth(1)))
         .param("day", Date.valueOf(day))
         .param("any", accountId == null)

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.yewledger.app.platform.SignedIn;
 import org.springframework.transaction.annotation.Transactional;
 
 /** How far each account agrees with its statements. */
@@ -23,7 +24,8 @@ public class AgreedThrough {
   public Map<UUID, LocalDate> byAccount() {
     var days = new HashMap<UUID, LocalDate>();
     jdbc.sql(
-            "select account_id, max(closes_on) from statement where finished_at is not null group by 1")
+            "select account_id, max(closes_on) from statement where household_id = ? and finished_at is not null group by 1")
+        .param(SignedIn.now().householdId())
         .query(row -> {
           Date day = row.getDate(2);
           days.put(row.getObject(1, UUID.class), day.toLocalDate());

@@ -55,7 +55,7 @@ public class FeedBalances {
     jdbc.sql(
             """
             select distinct on (account_id) account_id, on_day, amount_minor from feed_balance
-             where on_day between ? and ? order by account_id, on_day desc\
+             where household_id = current_household() and on_day between ? and ? order by account_id, on_day desc\
             """)
         .params(Date.valueOf(month.atDay(1)), Date.valueOf(month.atEndOfMonth()))
         .query(row -> {

@@ -77,7 +77,10 @@ final class JournalJson {
       List<BookPostingsJson> books,
       String betweenBooks) {}
 
-  /** A page of the journal; {@code next} leads on to older entries, null at the end. */
+  /**
+   * A page of the journal; {@code next} leads on to older entries, null at the end. {@code count}
+   * goes up to 10,000; one more says that there are more.
+   */
   record JournalPageJson(List<EntryJson> entries, int count, @Nullable String next) {}
 
   record RegisterRowJson(

@@ -1,14 +1,16 @@
 package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
+import org.hibernate.Session;
+import org.hibernate.query.NativeQuery;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.app.platform.SignedIn;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.journal.EntryReader.EntryView;
@@ -31,15 +33,20 @@ class JournalService {
   /** What is looked for; null or empty parts do not narrow it. */
   record Filter(@Nullable UUID bookId, @Nullable YearMonth month, String text) {}
 
-  private static final String FROM_WHERE =
+  /** So many are counted; of more, it is only said that there are more. */
+  static final int MOST_COUNTED = 10_000;
+
+  private static final String NARROWED =
       """
-      from Entry e where e.date between :first and :last
-        and (:anyBook = true or exists (select 1 from Posting p where p.entryId = e.id and p.bookId = :book))
-        and (:anyText = true or lower(e.payee) like :text escape '!' or lower(e.note) like :text escape '!'
-             or cast(e.no as String) = :exact
-             or exists (select 1 from Posting p join Account a on a.id = p.accountId
-                        where p.entryId = e.id and (lower(a.name) like :text escape '!'
-                              or lower(p.note) like :text escape '!')))\
+      with hit as materialized (
+        select id from entries_like(:pattern) id
+        union select id from entry where household_id = :household and no = :no),
+      wanted as (
+        select e.id, e.date, e.no from entry e
+         where e.household_id = :household and e.date between :first and :last
+           and (:anyText or e.id in (select id from hit))
+           and (:anyBook or exists (select 1 from posting p
+                 where p.household_id = e.household_id and p.entry_id = e.id and p.book_id = :book)))
       """;
 
   private final EntityManager entities;
@@ -53,20 +60,24 @@ class JournalService {
   @Transactional(readOnly = true)
   JournalPageJson page(Filter filter, PageKey after) {
     List<EntryEntity> rows =
-        narrow(
-                entities.createQuery(
-                    "select e "
-                        + FROM_WHERE
-                        + " and (e.date < :date or (e.date = :date and e.no < :no))"
-                        + " order by e.date desc, e.no desc",
-                    EntryEntity.class),
+        narrowed(
+                """
+                select * from entry where household_id = :household and id in (
+                  select id from wanted where (date, no) < (:date, :before) order by date desc, no desc limit :page)
+                order by date desc, no desc\
+                """,
+                EntryEntity.class,
                 filter)
             .setParameter("date", after.date())
-            .setParameter("no", after.no())
-            .setMaxResults(PAGE)
+            .setParameter("before", after.no())
+            .setParameter("page", PAGE)
             .getResultList();
     long count =
-        narrow(entities.createQuery("select count(e) " + FROM_WHERE, Long.class), filter)
+        narrowed(
+                "select count(*) from (select 1 from wanted limit :most) counted",
+                Long.class,
+                filter)
+            .setParameter("most", MOST_COUNTED + 1)
             .getSingleResult();
     String next =
         rows.size() < PAGE
@@ -85,18 +96,21 @@ class JournalService {
     return json(reader.views(List.of(row)).getFirst());
   }
 
-  private static <T> TypedQuery<T> narrow(TypedQuery<T> query, Filter filter) {
+  private <T> NativeQuery<T> narrowed(String sql, Class<T> type, Filter filter) {
     YearMonth month = filter.month();
     String text = filter.text().strip().toLowerCase(Locale.ROOT);
     String pattern = text.replace("!", "!!").replace("%", "!%").replace("_", "!_");
-    return query
+    return entities
+        .unwrap(Session.class)
+        .createNativeQuery(NARROWED + sql, type)
+        .setParameter("household", SignedIn.now().householdId())
         .setParameter("first", month == null ? LocalDate.of(1, 1, 1) : month.atDay(1))
         .setParameter("last", month == null ? LocalDate.of(9999, 12, 31) : month.atEndOfMonth())
         .setParameter("anyBook", filter.bookId() == null)
         .setParameter("book", filter.bookId() == null ? new UUID(0, 0) : filter.bookId())
         .setParameter("anyText", text.isEmpty())
-        .setParameter("text", "%" + pattern + "%")
-        .setParameter("exact", text);
+        .setParameter("pattern", text.isEmpty() ? "" : "%" + pattern + "%")
+        .setParameter("no", text.matches("\\d{1,15}") ? Long.parseLong(text) : -1L);
   }
 
   private static EntryJson json(EntryView view) {

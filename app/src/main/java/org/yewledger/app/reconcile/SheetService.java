@@ -7,7 +7,9 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -17,6 +19,7 @@ import org.yewledger.app.journal.EntryReader;
 import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.journal.EntryReader.EntryViews;
 import org.yewledger.app.journal.PostingEntity;
+import org.yewledger.app.reconcile.OpenStatements.Sums;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
 import org.yewledger.app.reconcile.StatementJson.OpenStatementJson;
 import org.yewledger.app.reconcile.StatementJson.OpeningApartJson;
@@ -36,6 +39,7 @@ class SheetService {
   private final ChartService charts;
   private final StatementService statements;
   private final StatementProgress progress;
+  private final OpenStatements openStatements;
   private final EntryReader entries;
 
   SheetService(
@@ -43,11 +47,13 @@ class SheetService {
       ChartService charts,
       StatementService statements,
       StatementProgress progress,
+      OpenStatements openStatements,
       EntryReader entries) {
     this.entities = entities;
     this.charts = charts;
     this.statements = statements;
     this.progress = progress;
+    this.openStatements = openStatements;
     this.entries = entries;
   }
 
@@ -55,15 +61,35 @@ class SheetService {
   @Transactional(readOnly = true)
   List<AccountToReconcileJson> toReconcile(@Nullable UUID bookId) {
     Chart chart = charts.chart();
-    return chart.bankAccounts(bookId).map(account -> toReconcile(account, chart)).toList();
+    Map<UUID, List<StatementEntity>> byAccount =
+        openStatements.unfinishedAndLastAgreed().stream()
+            .collect(Collectors.groupingBy(StatementEntity::accountId));
+    Map<UUID, Sums> sums = openStatements.sums();
+    Map<UUID, Long> openings = openStatements.openings();
+    return chart
+        .bankAccounts(bookId)
+        .map(account -> {
+          List<StatementEntity> own = byAccount.getOrDefault(account.id(), List.of());
+          var chain =
+              new StatementChain(
+                  account,
+                  openings.getOrDefault(account.id(), 0L),
+                  own.stream().map(StatementEntity::link).toList());
+          return toReconcile(account, chart, chain, own, sums);
+        })
+        .toList();
   }
 
-  private AccountToReconcileJson toReconcile(Account account, Chart chart) {
-    StatementChain chain = statements.chain(account);
+  private static AccountToReconcileJson toReconcile(
+      Account account,
+      Chart chart,
+      StatementChain chain,
+      List<StatementEntity> own,
+      Map<UUID, Sums> sums) {
     List<OpenStatementJson> open =
-        statements.of(account).stream()
+        own.stream()
             .filter(s -> !s.isFinished())
-            .map(s -> open(s, account))
+            .map(s -> open(s, account, chain, Objects.requireNonNull(sums.get(s.id()))))
             .toList();
     @Nullable LocalDate agreed = chain.agreedThrough().orElse(null);
     LocalDate day = agreed == null ? LocalDate.MIN : agreed.plusDays(1);
@@ -89,9 +115,12 @@ class SheetService {
     return YearMonth.from(opensOn == null ? LocalDate.EPOCH : opensOn).atEndOfMonth();
   }
 
-  private OpenStatementJson open(StatementEntity statement, Account account) {
-    var counts = progress.of(statement);
-    Reconciliation sum = statements.reconciliation(statement);
+  private static OpenStatementJson open(
+      StatementEntity statement, Account account, StatementChain chain, Sums sums) {
+    var counts = sums.progress(statement.closesOn());
+    Reconciliation sum =
+        sums.reconciliation(
+            chain.openingMinor(statement.closesOn()), statement.closingMinor());
     return new OpenStatementJson(
         statement.id(),
         statement.closesOn(),

@@ -53,7 +53,7 @@ public class StatementEntity {
     this.finishedBy = by;
   }
 
-  StatementChain.Link link() {
+  public StatementChain.Link link() {
     return new StatementChain.Link(id, closesOn, closingMinor, isFinished());
   }
 

@@ -1,0 +1,101 @@
+package org.yewledger.bench;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.UUID;
+import org.yewledger.app.household.HouseholdFounding;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.SignedIn;
+
+/**
+ * Every page that a person opens, in a household that has kept its books for ten years. Baseline:
+ * the same pages in one of a single year, in the same run.
+ */
+final class YearsBench {
+  private static final String PASSWORD = "ten years of books";
+  private static final int ROUNDS = 15;
+
+  private record Page(String path, String goal) {}
+
+  private static final Map<String, Page> PAGES = new LinkedHashMap<>();
+
+  static {
+    String bank = hash("ya3");
+    String open = hash("yz3");
+    PAGES.put("almanac", new Page("/api/almanac?month=2026-09", "<= 40"));
+    PAGES.put("gather", new Page("/api/gather?month=2026-09", "<= 60"));
+    PAGES.put("post", new Page("/api/waiting-lines", "<= 100"));
+    PAGES.put("statements", new Page("/api/statements", "<= 60"));
+    PAGES.put("sheet", new Page("/api/statements/" + open, "<= 60"));
+    PAGES.put("journal", new Page("/api/entries?month=2026-08", "<= 60"));
+    PAGES.put("journal-every-month", new Page("/api/entries", "<= 60"));
+    PAGES.put("journal-find", new Page("/api/entries?text=payee%20123", "<= 60"));
+    PAGES.put("journal-find-account", new Page("/api/entries?text=category%2077", "<= 60"));
+    PAGES.put("account", new Page("/api/accounts/" + bank + "?on=2026-09-30", "<= 60"));
+    PAGES.put("register", new Page("/api/accounts/" + bank + "/register", "<= 60"));
+    PAGES.put("rules", new Page("/api/rules", "<= 60"));
+    PAGES.put("chart", new Page("/api/chart?on=2026-09-30", "<= 60"));
+    PAGES.put("trial-balance", new Page("/api/trial-balance?on=2026-09-30", "<= 60"));
+    PAGES.put("acts-next", new Page("/api/acts/next", "<= 60"));
+  }
+
+  private YearsBench() {}
+
+  static void run() throws Exception {
+    try (var application = new RunningApplication()) {
+      SignedIn one = founded(application, 1);
+      SignedIn ten = founded(application, 10);
+      Map<String, Double> base = measured(application, one);
+      Map<String, Double> after = measured(application, ten);
+      for (Map.Entry<String, Page> page : PAGES.entrySet()) {
+        double now = after.getOrDefault(page.getKey(), 0.0);
+        double then = base.getOrDefault(page.getKey(), 1.0);
+        Bench.figure("years-ten-" + page.getKey(), now, "ms", page.getValue().goal());
+        Bench.figure("years-one-" + page.getKey(), then, "ms", ">= 0");
+        Bench.figure("years-ten-over-one-" + page.getKey(), now / then, "ratio", "<= 1.5");
+      }
+    }
+  }
+
+  private static SignedIn founded(RunningApplication application, int years) throws Exception {
+    SignedIn owner =
+        HouseholdFounding.newOwner(
+            Ids.next(), "Years " + years, Ids.next() + "@aldercott.example", Ids.next());
+    application.bean(HouseholdFounding.class).found("Years", owner, PASSWORD, () -> {});
+    try (Connection database =
+        DriverManager.getConnection(
+            System.getenv("YEW_DB_URL"),
+            System.getenv("YEW_DB_OWNER"),
+            System.getenv("YEW_DB_OWNER_PASSWORD"))) {
+      new YearsHousehold(owner.householdId(), years).fill(database);
+    }
+    return owner;
+  }
+
+  private static Map<String, Double> measured(RunningApplication application, SignedIn owner)
+      throws Exception {
+    application.signIn(owner.email(), PASSWORD);
+    var medians = new LinkedHashMap<String, Double>();
+    for (Map.Entry<String, Page> page : PAGES.entrySet()) {
+      String path = page.getValue().path();
+      medians.put(page.getKey(), Timing.medianMillis(ROUNDS, () -> application.get(path)));
+      System.err.printf("%s %.1f%n", path, medians.get(page.getKey()));
+    }
+    return medians;
+  }
+
+  /** As PostgreSQL makes an identity of a text: {@code md5(text)::uuid}. */
+  private static String hash(String text) {
+    try {
+      byte[] md5 =
+          java.security.MessageDigest.getInstance("MD5")
+              .digest(text.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+      var bytes = java.nio.ByteBuffer.wrap(md5);
+      return new UUID(bytes.getLong(), bytes.getLong()).toString();
+    } catch (java.security.NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}
