@@ -1,6 +1,6 @@
 import { queryOptions, useQuery } from '@tanstack/react-query'
-import { api, data, type Schemas } from '@/api/client'
-import { booksChanged, session } from '@/api/queries'
+import { api, data } from '@/api/client'
+import { booksChanged, queryClient, session } from '@/api/queries'
 import { type Command, useCommands } from './commands'
 import { useSays } from './says'
 
@@ -12,8 +12,11 @@ export function useUndo() {
   const { data: who } = useQuery(session)
   const { data: next } = useQuery({ ...nextActs, enabled: who !== undefined && who.role !== 'READER' })
 
-  async function takeBack(act: Schemas['OneActJson']) {
+  async function takeBack(which: 'undo' | 'redo') {
     try {
+      // What was done a moment ago is meant, even if it is not read yet.
+      const act = (await queryClient.fetchQuery({ ...nextActs, staleTime: 0 }))[which]
+      if (!act) return
       const done = await data(api.POST('/api/acts/{id}/undo', { params: { path: { id: act.id } } }))
       says.done(`${done.words}.`)
     } catch (error) {
@@ -23,15 +26,19 @@ export function useUndo() {
   }
 
   const commands: Command[] = []
-  const { undo, redo } = next ?? {}
-  if (undo)
-    commands.push({ keys: ['mod+z'], label: `Undo: ${undo.words}`, strip: 'undo', run: () => void takeBack(undo) })
-  if (redo)
+  if (next?.undo)
+    commands.push({
+      keys: ['mod+z'],
+      label: `Undo: ${next.undo.words}`,
+      strip: 'undo',
+      run: () => void takeBack('undo'),
+    })
+  if (next?.redo)
     commands.push({
       keys: ['mod+Shift+z', 'mod+y'],
-      label: redo.words.replace(/^Undid: /, 'Redo: '),
-      strip: undo ? undefined : 'redo',
-      run: () => void takeBack(redo),
+      label: next.redo.words.replace(/^Undid: /, 'Redo: '),
+      strip: next.undo ? undefined : 'redo',
+      run: () => void takeBack('redo'),
     })
   useCommands(commands)
 }

@@ -85,8 +85,8 @@ export function Journal() {
           </search>
           <span className="end q s">
             {journal.data && count > MOST_COUNTED
-                ? `over ${figure(String(MOST_COUNTED))} entries`
-                : `${figure(String(count))} ${count === 1 ? 'entry' : 'entries'}`}
+              ? `over ${figure(String(MOST_COUNTED))} entries`
+              : `${figure(String(count))} ${count === 1 ? 'entry' : 'entries'}`}
           </span>
         </div>
         {journal.isPending && <Loading what="the journal" />}

@@ -4,7 +4,6 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
-import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -16,35 +15,13 @@ import org.testng.annotations.Test;
  * back.
  */
 public class BooksAuditTest extends AppTest {
-  private record Audit(int exit, String says) {}
-
   private static String env(String name) {
     return Optional.ofNullable(System.getenv(name))
         .orElseThrow(() -> new AssertionError(name + " is not set; use ./yew test"));
   }
 
-  private static Audit audit() throws Exception {
-    var builder =
-        new ProcessBuilder(
-            env("YEW_PSQL"),
-            "-h",
-            "127.0.0.1",
-            "-p",
-            env("YEW_DB_PORT"),
-            "-U",
-            env("YEW_DB_OWNER"),
-            "-d",
-            env("YEW_DB_NAME"),
-            "-X",
-            "-q",
-            "-v",
-            "ON_ERROR_STOP=1",
-            "-f",
-            "../script/audit.sql");
-    builder.environment().put("PGPASSWORD", env("YEW_DB_OWNER_PASSWORD"));
-    Process process = builder.redirectErrorStream(true).start();
-    String says = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-    return new Audit(process.waitFor(), says);
+  private static AuditRun audit() throws Exception {
+    return AuditRun.of(env("YEW_DB_NAME"));
   }
 
   private static void asOwner(String... statements) throws SQLException {
@@ -62,7 +39,7 @@ public class BooksAuditTest extends AppTest {
   public void findsNothingInSoundBooksAndEveryKindOfDamage() throws Exception {
     Household h = found("audit");
     gather(h, september());
-    Audit sound = audit();
+    AuditRun sound = audit();
     assertEquals(sound.exit(), 0, sound.says());
     assertTrue(sound.says().contains("0 findings"), sound.says());
 
@@ -112,7 +89,7 @@ public class BooksAuditTest extends AppTest {
 
   private static void damage(String check, String breaking, String mending) throws Exception {
     asOwner(breaking);
-    Audit broken = audit();
+    AuditRun broken = audit();
     asOwner(mending);
     assertNotEquals(broken.exit(), 0, broken.says());
     assertTrue(

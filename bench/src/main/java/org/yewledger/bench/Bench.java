@@ -10,7 +10,15 @@ public final class Bench {
   }
 
   private static final Map<String, Benchmark> ALL =
-      Map.of("chart", ChartBench::run, "import", ImportBench::run, "camt", CamtBench::run, "years", YearsBench::run);
+      Map.of(
+          "chart",
+          ChartBench::run,
+          "import",
+          ImportBench::run,
+          "camt",
+          CamtBench::run,
+          "years",
+          YearsBench::run);
 
   private Bench() {}
 

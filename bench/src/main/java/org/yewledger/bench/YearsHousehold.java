@@ -16,7 +16,16 @@ final class YearsHousehold {
   private static final int RULES = 200;
 
   private static final String[] TABLES = {
-    "entry", "posting", "bank_line", "bank_line_state", "line_link", "statement", "account", "book", "rule", "batch"
+    "entry",
+    "posting",
+    "bank_line",
+    "bank_line_state",
+    "line_link",
+    "statement",
+    "account",
+    "book",
+    "rule",
+    "batch"
   };
 
   private final String id;
@@ -26,7 +35,6 @@ final class YearsHousehold {
     this.id = "'" + household + "'";
     this.years = years;
   }
-
 
   void fill(Connection database) throws SQLException {
     try (Statement sql = database.createStatement()) {
@@ -51,7 +59,9 @@ final class YearsHousehold {
   }
 
   private void chart(Statement sql) throws SQLException {
-    run(sql, "insert into book (household_id, id, name, currency, place) values (:h, md5('yb')::uuid, 'Household', 'EUR', 0)");
+    run(
+        sql,
+        "insert into book (household_id, id, name, currency, place) values (:h, md5('yb')::uuid, 'Household', 'EUR', 0)");
     run(
         sql,
         """
@@ -108,7 +118,9 @@ final class YearsHousehold {
         """);
   }
 
-  /** Each entry on its day: one posting at a bank, one at a category; the amounts cancel by month. */
+  /**
+   * Each entry on its day: one posting at a bank, one at a category; the amounts cancel by month.
+   */
   private void entries(Statement sql) throws SQLException {
     run(
         sql,

@@ -94,6 +94,12 @@ public class MonthEndTest extends BrowserTest {
     page.keyboard().press("Shift+Enter");
     assertThat(page.getByText("posted as nos.")).isVisible();
     assertThat(page.getByText("the first of your rules that fits")).isHidden();
+    page.keyboard().press("Control+z");
+    assertThat(page.getByText("Undid: Posted")).isVisible();
+    assertThat(page.getByText("the first of your rules that fits")).isVisible();
+    page.keyboard().press("Control+Shift+z");
+    assertThat(page.getByText("Redid: Posted")).isVisible();
+    assertThat(page.getByText("the first of your rules that fits")).isHidden();
   }
 
   private void splitTheLoanPayment(Page page) {

@@ -68,7 +68,9 @@ public class SettingUpTest extends BrowserTest {
     reader.navigate(link);
     assertThat(reader.getByText("You are invited to the books of Aldercott, as reader."))
         .isVisible();
-    reader.getByLabel("The password you sign in with; if you are new, one of at least 10 characters").fill("marram council pay");
+    reader
+        .getByLabel("The password you sign in with; if you are new, one of at least 10 characters")
+        .fill("marram council pay");
     button(reader, "Join").click();
     assertThat(heading(reader, "agree")).isVisible();
     open(reader, "/chart");

@@ -208,8 +208,7 @@ class AccountPageService {
             select date, sum(amount_minor) from posting
              where household_id = ? and account_id = ? and date between ? and ? group by 1 order by 1\
             """)
-        .params(
-            SignedIn.now().householdId(), account.id(), Date.valueOf(first), Date.valueOf(on))
+        .params(SignedIn.now().householdId(), account.id(), Date.valueOf(first), Date.valueOf(on))
         .query(row -> {
           balance[0] += row.getLong(2);
           days.add(new DayJson(row.getDate(1).toLocalDate(), decimal(balance[0], account)));

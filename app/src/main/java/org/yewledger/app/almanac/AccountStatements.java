@@ -100,8 +100,7 @@ class AccountStatements {
       if (sum == null) {
         states.add(new AccountMonth.Progress(s.closesOn(), true, 0, 0));
       } else {
-        open.put(
-            s.id(), sum.reconciliation(chain.openingMinor(s.closesOn()), s.closingMinor()));
+        open.put(s.id(), sum.reconciliation(chain.openingMinor(s.closesOn()), s.closingMinor()));
         states.add(sum.progress(s.closesOn()));
       }
     }

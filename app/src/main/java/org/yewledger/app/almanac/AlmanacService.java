@@ -93,8 +93,7 @@ class AlmanacService {
     Chart chart = charts.chart();
     List<AccountStatements.Of> all =
         accountStatements.of(chart.bankAccounts(bookId).toList(), chart);
-    var allMonths =
-        new MonthsOfAccounts(all.stream().map(AccountStatements.Of::monthly).toList());
+    var allMonths = new MonthsOfAccounts(all.stream().map(AccountStatements.Of::monthly).toList());
     YearMonth lastPossible = YearMonth.now(clock);
     YearMonth working = allMonths.firstNotAgreed(lastPossible);
     YearMonth month = chosen == null ? working : chosen;

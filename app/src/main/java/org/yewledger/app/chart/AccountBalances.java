@@ -7,8 +7,8 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
-import org.yewledger.app.platform.SignedIn;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Position;
 
 /** What stands on the accounts at the end of a day. */

@@ -57,11 +57,13 @@ public class ChartService {
         jdbc.sql(
                 """
                 select (select count(*) from posting where household_id = :h and account_id = :id) as postings,
-                       (select min(e.date) from posting p join entry e on e.household_id = p.household_id and e.id = p.entry_id
-                         where p.household_id = :h and p.account_id = :id and e.origin <> 'OPENING') as first_entry,
+                       (select p.date from posting p where p.household_id = :h and p.account_id = :id
+                          and not exists (select 1 from entry e
+                            where e.household_id = p.household_id and e.id = p.entry_id and e.origin = 'OPENING')
+                         order by p.date limit 1) as first_entry,
                        (select count(*) from bank_line where household_id = :h and account_id = :id) as lines,
-                       (select min(booked_on) from bank_line where household_id = :h and account_id = :id
-                          and taken_back_at is null) as first_line,
+                       (select booked_on from bank_line where household_id = :h and account_id = :id
+                          and taken_back_at is null order by booked_on limit 1) as first_line,
                        (select count(*) from bank_line_state where household_id = :h and account_id = :id
                           and state in ('WAITING', 'DOUBTFUL', 'PENDING')) as undecided,
                        (select count(*) from statement where household_id = :h and account_id = :id) as statements,

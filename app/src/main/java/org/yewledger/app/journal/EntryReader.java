@@ -9,11 +9,13 @@ import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Posting;
@@ -143,14 +145,19 @@ public class EntryReader {
   public Map<UUID, String> bankTexts(Collection<PostingEntity> postings) {
     Map<UUID, String> texts = new HashMap<>();
     entities
-        .createQuery(
+        .unwrap(Session.class)
+        .createNativeQuery(
             """
-            select k.postingId, l from LineLink k join BankLine l on l.id = k.bankLineId
-            where array_contains(:ids, k.postingId) = true order by l.bookedOn, l.id\
+            select k.posting_id, {l.*} from line_link k
+              join bank_line l on l.household_id = k.household_id and l.id = k.bank_line_id
+             where k.household_id = :household and k.posting_id = any(:ids) order by l.booked_on, l.id\
             """,
             Object[].class)
+        .addScalar("posting_id", UUID.class)
+        .addEntity("l", BankLineEntity.class)
+        .setParameter("household", SignedIn.now().householdId())
         .setParameter("ids", postings.stream().map(PostingEntity::id).toArray(UUID[]::new))
-        .getResultStream()
+        .getResultList()
         .forEach(columns ->
             texts.merge(
                 (UUID) columns[0],

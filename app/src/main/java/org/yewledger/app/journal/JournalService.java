@@ -10,7 +10,6 @@ import java.util.UUID;
 import org.hibernate.Session;
 import org.hibernate.query.NativeQuery;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.app.platform.SignedIn;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.journal.EntryReader.EntryView;
@@ -18,6 +17,7 @@ import org.yewledger.app.journal.EntryReader.PostingView;
 import org.yewledger.app.journal.JournalJson.EntryJson;
 import org.yewledger.app.journal.JournalJson.JournalPageJson;
 import org.yewledger.app.platform.NotFound;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Posting;
@@ -59,26 +59,22 @@ class JournalService {
 
   @Transactional(readOnly = true)
   JournalPageJson page(Filter filter, PageKey after) {
-    List<EntryEntity> rows =
+    List<Object[]> found =
         narrowed(
                 """
-                select * from entry where household_id = :household and id in (
-                  select id from wanted where (date, no) < (:date, :before) order by date desc, no desc limit :page)
-                order by date desc, no desc\
+                select {e.*}, (select count(*) from (select 1 from wanted limit :most) counted) as how_many
+                  from (select id from wanted where (date, no) < (:date, :before) order by date desc, no desc limit :page) p
+                  join entry e on e.household_id = :household and e.id = p.id
+                 order by e.date desc, e.no desc\
                 """,
-                EntryEntity.class,
                 filter)
             .setParameter("date", after.date())
             .setParameter("before", after.no())
             .setParameter("page", PAGE)
-            .getResultList();
-    long count =
-        narrowed(
-                "select count(*) from (select 1 from wanted limit :most) counted",
-                Long.class,
-                filter)
             .setParameter("most", MOST_COUNTED + 1)
-            .getSingleResult();
+            .getResultList();
+    List<EntryEntity> rows = found.stream().map(columns -> (EntryEntity) columns[0]).toList();
+    long count = found.isEmpty() ? 0 : (Long) found.getFirst()[1];
     String next =
         rows.size() < PAGE
             ? null
@@ -96,13 +92,15 @@ class JournalService {
     return json(reader.views(List.of(row)).getFirst());
   }
 
-  private <T> NativeQuery<T> narrowed(String sql, Class<T> type, Filter filter) {
+  private NativeQuery<Object[]> narrowed(String sql, Filter filter) {
     YearMonth month = filter.month();
     String text = filter.text().strip().toLowerCase(Locale.ROOT);
     String pattern = text.replace("!", "!!").replace("%", "!%").replace("_", "!_");
     return entities
         .unwrap(Session.class)
-        .createNativeQuery(NARROWED + sql, type)
+        .createNativeQuery(NARROWED + sql, Object[].class)
+        .addEntity("e", EntryEntity.class)
+        .addScalar("how_many", Long.class)
         .setParameter("household", SignedIn.now().householdId())
         .setParameter("first", month == null ? LocalDate.of(1, 1, 1) : month.atDay(1))
         .setParameter("last", month == null ? LocalDate.of(9999, 12, 31) : month.atEndOfMonth())

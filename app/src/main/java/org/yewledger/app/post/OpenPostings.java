@@ -1,12 +1,12 @@
 package org.yewledger.app.post;
 
 import jakarta.persistence.EntityManager;
-import java.util.Arrays;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.Chart;
 import org.yewledger.app.platform.SignedIn;
-import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.post.OpenPosting;
 
 /** Postings that the waiting lines may stand for already. */
@@ -20,22 +20,20 @@ class OpenPostings {
 
   /** Those that no bank line confirms and no statement covers, over all accounts. */
   @Transactional(readOnly = true)
-  List<OpenPosting> all() {
+  List<OpenPosting> all(Chart chart) {
     return entities
         .createQuery(
             """
             select new %s(p.id, p.accountId, p.date, p.amountMinor) from Posting p
             where p.householdId = :household and p.statementId is null and p.amountMinor <> 0
-            and p.accountId in (select a.id from Account a where a.kind in :kinds)
+            and p.accountId in :accounts
             and not exists (select 1 from LineLink k where k.postingId = p.id)
             and exists (select 1 from Entry e where e.id = p.entryId and e.origin <> OPENING)\
             """
                 .formatted(OpenPosting.class.getName()),
             OpenPosting.class)
         .setParameter("household", SignedIn.now().householdId())
-        .setParameter(
-            "kinds",
-            Arrays.stream(AccountKind.values()).filter(AccountKind::hasStatements).toList())
+        .setParameter("accounts", chart.bankAccounts(null).map(Account::id).toList())
         .getResultList();
   }
 }

@@ -70,7 +70,7 @@ class StacksService {
   StacksJson stacks(@Nullable UUID bookId) {
     Chart chart = charts.chart();
     List<Waiting> all = waitingLines.all(chart, bookId);
-    var page = new Page(chart, ledgers.ledger(chart), openPostings.all(), ruleNumbers());
+    var page = new Page(chart, ledgers.ledger(chart), openPostings.all(chart), ruleNumbers());
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
             .map(reason -> stack(reason, all, page))

@@ -71,12 +71,13 @@ public class WaitingCounts {
 
   private List<Counted> counted(Chart chart) {
     return lines.all(chart, null).stream()
-        .map(w ->
-            new Counted(w.account().id(), w.reason(), YearMonth.from(w.line().bookedOn())))
+        .map(w -> new Counted(w.account().id(), w.reason(), YearMonth.from(w.line().bookedOn())))
         .toList();
   }
 
-  /** What the reasons follow from: which lines wait, the rules, and the accounts' kinds and books. */
+  /**
+   * What the reasons follow from: which lines wait, the rules, and the accounts' kinds and books.
+   */
   private String state(UUID household) {
     return jdbc.sql(
             """

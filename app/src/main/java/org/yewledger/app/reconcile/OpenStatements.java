@@ -45,10 +45,14 @@ public class OpenStatements {
   public List<StatementEntity> unfinishedAndLastAgreed() {
     return statements(
         """
-        select * from statement s where s.household_id = :household and (s.finished_at is null or s.closes_on =
-          (select max(l.closes_on) from statement l
-            where l.household_id = s.household_id and l.account_id = s.account_id and l.finished_at is not null))
-        order by s.closes_on\
+        select s.* from account a
+          join lateral (select * from statement l
+                         where l.household_id = :household and l.account_id = a.id and l.finished_at is not null
+                         order by l.closes_on desc limit 1) s on true
+         where a.household_id = :household
+        union all
+        select * from statement where household_id = :household and finished_at is null
+        order by closes_on\
         """,
         Map.of());
   }

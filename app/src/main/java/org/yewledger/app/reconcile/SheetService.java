@@ -119,8 +119,7 @@ class SheetService {
       StatementEntity statement, Account account, StatementChain chain, Sums sums) {
     var counts = sums.progress(statement.closesOn());
     Reconciliation sum =
-        sums.reconciliation(
-            chain.openingMinor(statement.closesOn()), statement.closingMinor());
+        sums.reconciliation(chain.openingMinor(statement.closesOn()), statement.closingMinor());
     return new OpenStatementJson(
         statement.id(),
         statement.closesOn(),
@@ -226,7 +225,7 @@ class SheetService {
         .createQuery(
             """
             select l from BankLine l join BankLineState s on s.bankLineId = l.id
-            where s.state = WAITING and s.accountId = :account and l.bookedOn <= :day
+            where s.state = WAITING and s.accountId = :account and s.bookedOn <= :day
             order by l.bookedOn, l.id\
             """,
             org.yewledger.app.bankline.BankLineEntity.class)
