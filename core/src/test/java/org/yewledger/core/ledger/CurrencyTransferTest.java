@@ -98,4 +98,21 @@ public class CurrencyTransferTest {
             .entry(exchange)
             .isEmpty());
   }
+
+  @Test
+  public void betweenTwoAccountsInOneForeignCurrencyNothingIsRealisedAndNoRateIsNeeded() {
+    Account other =
+        org.yewledger.core.Fixtures.account(
+            SHOP_USD.book(),
+            "Other takings",
+            AccountKind.PAYOUT,
+            SHOP_USD.currency(),
+            org.yewledger.core.Fixtures.OPENS);
+    var moved =
+        new CurrencyTransfer(DAY, SHOP_USD, 200_00, other, 200_00, "")
+            .booked(ledger(new Position(457_80, 390_26)), "x", Entry.Origin.BY_HAND);
+    assertEquals(moved.gainMinor(), 0);
+    assertEquals(moved.entry().postings().size(), 2);
+    assertEquals(moved.entry().postings().get(1).baseMinor(), 170_49);
+  }
 }

@@ -67,4 +67,16 @@ public class MonthsOfAccountsTest {
   public void aBookWithoutAccountsHasTheLastMonthToWorkOn() {
     assertEquals(new MonthsOfAccounts(List.of()).firstNotAgreed(SEPTEMBER), SEPTEMBER);
   }
+
+  @Test
+  public void aMonthAgreesOnlyOnceItsLastDayDoes() {
+    LocalDate opens = LocalDate.of(2026, 7, 1);
+    var half = List.of(new Progress(LocalDate.of(2026, 9, 15), true, 0, 0));
+    assertEquals(AccountMonth.of(AUGUST, opens, half).state(), AccountMonth.State.AGREED);
+    AccountMonth september = AccountMonth.of(SEPTEMBER, opens, half);
+    assertEquals(september.state(), AccountMonth.State.IN_PROGRESS);
+    assertEquals(september.agreedShare(), 50);
+    var whole = List.of(half.getFirst(), new Progress(LocalDate.of(2026, 10, 15), true, 0, 0));
+    assertEquals(AccountMonth.of(SEPTEMBER, opens, whole).state(), AccountMonth.State.AGREED);
+  }
 }
