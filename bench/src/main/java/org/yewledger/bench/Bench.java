@@ -18,7 +18,9 @@ public final class Bench {
           "camt",
           CamtBench::run,
           "years",
-          YearsBench::run);
+          YearsBench::run,
+          "post",
+          PostBench::run);
 
   private Bench() {}
 

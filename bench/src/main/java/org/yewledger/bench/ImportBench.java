@@ -87,8 +87,7 @@ final class ImportBench {
     return (System.nanoTime() - start) / 1e9;
   }
 
-  private static void takeIn(RunningApplication application, UUID account, byte[] file)
-      throws Exception {
+  static void takeIn(RunningApplication application, UUID account, byte[] file) throws Exception {
     String choices =
         "[{\"accountNumber\":\"\",\"accountId\":\"%s\",\"makeStatement\":false}]"
             .formatted(account);
@@ -96,7 +95,7 @@ final class ImportBench {
     application.get("/api/waiting-lines");
   }
 
-  private static byte[] ofx(int count, int seed) {
+  static byte[] ofx(int count, int seed) {
     var random = new Random(seed);
     var lines = new ArrayList<BankLine>();
     for (int i = 0; i < count; i++) {
@@ -115,8 +114,8 @@ final class ImportBench {
   /**
    * A household with one account at a bank and some hundred rules, which fit a tenth of the lines.
    */
-  private static UUID signedInWithAccount(
-      RunningApplication application, Connection database, String name) throws Exception {
+  static UUID signedInWithAccount(RunningApplication application, Connection database, String name)
+      throws Exception {
     SignedIn owner =
         HouseholdFounding.newOwner(Ids.next(), name, Ids.next() + "@aldercott.example", Ids.next());
     application.bean(HouseholdFounding.class).found(name, owner, PASSWORD, () -> {});
@@ -176,7 +175,7 @@ final class ImportBench {
     }
   }
 
-  private static Connection asOwner() throws SQLException {
+  static Connection asOwner() throws SQLException {
     return DriverManager.getConnection(
         System.getenv("YEW_DB_URL"),
         System.getenv("YEW_DB_OWNER"),

@@ -77,6 +77,16 @@ final class RunningApplication implements AutoCloseable {
     return requireOk(http.send(request, HttpResponse.BodyHandlers.ofString()));
   }
 
+  String post(String path, String json) throws IOException, InterruptedException {
+    var request =
+        HttpRequest.newBuilder(URI.create(base + path))
+            .header("X-XSRF-TOKEN", token())
+            .header("Content-Type", "application/json")
+            .POST(HttpRequest.BodyPublishers.ofString(json))
+            .build();
+    return requireOk(http.send(request, HttpResponse.BodyHandlers.ofString()));
+  }
+
   String get(String path) throws IOException, InterruptedException {
     var request = HttpRequest.newBuilder(URI.create(base + path)).build();
     return requireOk(http.send(request, HttpResponse.BodyHandlers.ofString()));

@@ -81,7 +81,6 @@ final class YearsBench {
     for (Map.Entry<String, Page> page : PAGES.entrySet()) {
       String path = page.getValue().path();
       medians.put(page.getKey(), Timing.medianMillis(ROUNDS, () -> application.get(path)));
-      System.err.printf("%s %.1f%n", path, medians.get(page.getKey()));
     }
     return medians;
   }

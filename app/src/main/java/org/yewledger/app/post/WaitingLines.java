@@ -1,8 +1,5 @@
 package org.yewledger.app.post;
 
-import jakarta.persistence.EntityManager;
-import java.time.LocalDate;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +7,8 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.bankline.WaitingRows;
+import org.yewledger.app.bankline.WaitingRows.Row;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.gather.BankLine;
@@ -34,33 +33,11 @@ public class WaitingLines {
     }
   }
 
-  /** A line as the query reads it: of a hundred thousand, entities would cost twice as much. */
-  public record Row(
-      UUID id,
-      UUID batchId,
-      UUID accountId,
-      LocalDate bookedOn,
-      @Nullable LocalDate valueOn,
-      long amountMinor,
-      String payee,
-      String memo,
-      String reference,
-      String type,
-      @Nullable String identity,
-      int sourceLine,
-      int version) {
-
-    BankLine toBankLine() {
-      return new BankLine(
-          bookedOn, valueOn, amountMinor, payee, memo, reference, type, identity, "", sourceLine);
-    }
-  }
-
-  private final EntityManager entities;
+  private final WaitingRows rows;
   private final RuleService rules;
 
-  WaitingLines(EntityManager entities, RuleService rules) {
-    this.entities = entities;
+  WaitingLines(WaitingRows rows, RuleService rules) {
+    this.rows = rows;
     this.rules = rules;
   }
 
@@ -69,7 +46,7 @@ public class WaitingLines {
   public List<Waiting> all(Chart chart, @Nullable UUID bookId) {
     List<UUID> accounts = chart.bankAccounts(bookId).map(Account::id).toList();
     Map<UUID, Proposer> proposers = new HashMap<>();
-    return rows(accounts).stream()
+    return rows.of(accounts).stream()
         .map(row -> {
           Account account = chart.account(row.accountId());
           Proposer proposer =
@@ -79,20 +56,5 @@ public class WaitingLines {
           return new Waiting(row, account, line, proposer.propose(account.id(), line));
         })
         .toList();
-  }
-
-  private List<Row> rows(Collection<UUID> accounts) {
-    return entities
-        .createQuery(
-            """
-            select new %s(l.id, l.batchId, l.accountId, l.bookedOn, l.valueOn, l.amountMinor, l.payee,
-                l.memo, l.reference, l.type, l.identity, l.sourceLine, s.version)
-            from BankLineState s join BankLine l on l.id = s.bankLineId
-            where s.state = WAITING and s.accountId in :accounts order by l.bookedOn, l.id\
-            """
-                .formatted(Row.class.getName()),
-            Row.class)
-        .setParameter("accounts", accounts)
-        .getResultList();
   }
 }

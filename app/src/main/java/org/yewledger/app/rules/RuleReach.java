@@ -8,6 +8,8 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.bankline.BankLineEntity;
+import org.yewledger.app.bankline.WaitingRows;
+import org.yewledger.app.bankline.WaitingRows.Row;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.rules.RuleController.ReachJson;
@@ -22,10 +24,12 @@ import org.yewledger.core.rules.RuleBook;
 @Component
 class RuleReach {
   private final EntityManager entities;
+  private final WaitingRows rows;
   private final RuleService rules;
 
-  RuleReach(EntityManager entities, RuleService rules) {
+  RuleReach(EntityManager entities, WaitingRows rows, RuleService rules) {
     this.entities = entities;
+    this.rows = rows;
     this.rules = rules;
   }
 
@@ -34,7 +38,7 @@ class RuleReach {
   Map<UUID, Integer> waitingByRule(Chart chart) {
     var counts = new HashMap<UUID, Integer>();
     var books = new HashMap<UUID, RuleBook>();
-    for (BankLineEntity row : waiting()) {
+    for (Row row : waiting(chart)) {
       firstMatch(row, chart, books).ifPresent(rule -> counts.merge(rule.id(), 1, Integer::sum));
     }
     return counts;
@@ -45,8 +49,8 @@ class RuleReach {
   ReachJson of(Rule draft, Chart chart) {
     UUID bookId = RuleService.bookOf(draft, chart);
     var books = new HashMap<UUID, RuleBook>();
-    List<BankLineEntity> caught =
-        waiting().stream()
+    List<Row> caught =
+        waiting(chart).stream()
             .filter(row -> chart.account(row.accountId()).bookId().equals(bookId))
             .filter(row -> draft.fits(row.accountId(), row.toBankLine()))
             .toList();
@@ -67,20 +71,14 @@ class RuleReach {
         line.amountMinor() > 0 ? Rule.Direction.IN : Rule.Direction.OUT);
   }
 
-  private java.util.Optional<Rule> firstMatch(
-      BankLineEntity row, Chart chart, Map<UUID, RuleBook> books) {
+  private java.util.Optional<Rule> firstMatch(Row row, Chart chart, Map<UUID, RuleBook> books) {
     Account account = chart.account(row.accountId());
     return books
         .computeIfAbsent(account.bookId(), rules::ruleBook)
         .firstMatch(account.id(), row.toBankLine());
   }
 
-  private List<BankLineEntity> waiting() {
-    return entities
-        .createQuery(
-            "select l from BankLine l join BankLineState s on s.bankLineId = l.id where s.state ="
-                + " WAITING",
-            BankLineEntity.class)
-        .getResultList();
+  private List<Row> waiting(Chart chart) {
+    return rows.of(chart.bankAccounts(null).map(Account::id).toList());
   }
 }

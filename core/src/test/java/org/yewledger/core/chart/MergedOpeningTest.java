@@ -16,7 +16,8 @@ public class MergedOpeningTest {
   private static final Account PURSE = account(BOOK, "Purse", AccountKind.CASH, OPENS);
   private static final Account JAR = account(BOOK, "Jar", AccountKind.CASH, OPENS);
 
-  private static MergedOpening merged(Account into, Long balance, LocalDate first, LocalDate agreed) {
+  private static MergedOpening merged(
+      Account into, Long balance, LocalDate first, LocalDate agreed) {
     return MergedOpening.of(new One(PURSE, 5_000L), new One(into, balance), first, agreed);
   }
 

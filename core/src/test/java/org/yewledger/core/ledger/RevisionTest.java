@@ -46,8 +46,7 @@ public class RevisionTest {
   public void accountAmountAndDayOfWhatIsReconciledStay() {
     Entry less = entry(DAY, new Posting(CURRENT, -4800), new Posting(GROCERIES, 4800));
     assertEquals(refusalOf(() -> Revision.of(DAY, spent(true, true), less)), "reconciled");
-    Entry later =
-        entry(DAY.plusDays(1), new Posting(CURRENT, -4820), new Posting(GROCERIES, 4820));
+    Entry later = entry(DAY.plusDays(1), new Posting(CURRENT, -4820), new Posting(GROCERIES, 4820));
     assertEquals(refusalOf(() -> Revision.of(DAY, spent(true, true), later)), "reconciled");
     Revision.of(DAY, spent(true, false), later);
   }
@@ -109,7 +108,8 @@ public class RevisionTest {
         for (int i = 0; i < before.size(); i++) {
           Standing held = before.get(i);
           assertTrue(
-              !(held.atBank() || held.ticked()) || revision.kept().containsValue(i), "round " + round);
+              !(held.atBank() || held.ticked()) || revision.kept().containsValue(i),
+              "round " + round);
         }
         revision
             .kept()
@@ -134,7 +134,9 @@ public class RevisionTest {
     Ledger ledger = ledger(Position.EMPTY, dollarsToEuros("2026-09-01", "0.9000"));
     var before = List.of(new Posting(SHOP_USD, 10_000, 9_214, ""));
     var lines =
-        List.of(new Draft.Line(SHOP_USD, 10_000, ""), new Draft.Line(org.yewledger.core.Fixtures.SALES, -9_214, ""));
+        List.of(
+            new Draft.Line(SHOP_USD, 10_000, ""),
+            new Draft.Line(org.yewledger.core.Fixtures.SALES, -9_214, ""));
     Entry entry = new Draft(DAY, "Shop", "", lines).entry(Entry.Origin.BY_HAND, before, ledger);
     assertEquals(entry.postings().getFirst().baseMinor(), 9_214);
     assertEquals(

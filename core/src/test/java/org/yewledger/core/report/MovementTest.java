@@ -33,7 +33,8 @@ public class MovementTest {
   @Test
   public void aPayoutLessItsFeeIsWhatArrived() {
     var fee = account(Fixtures.OTHER_BOOK, "Fees", AccountKind.EXPENSE, null);
-    Movement payout = of(new Posting(KESTREL, 9_500), new Posting(fee, 500), new Posting(SALES, -10_000));
+    Movement payout =
+        of(new Posting(KESTREL, 9_500), new Posting(fee, 500), new Posting(SALES, -10_000));
     assertEquals(payout.amountMinor(), 9_500);
     assertFalse(payout.transfer());
   }
