@@ -13,6 +13,7 @@ public final class Decimals {
 
   private static final int MOST_DIGITS_BEFORE = 18;
   private static final int MOST_DIGITS_AFTER = 20;
+  private static final int MOST_DIGITS_OF_A_DOUBLE = 1_100;
 
   private Decimals() {}
 
@@ -37,6 +38,15 @@ public final class Decimals {
   public static boolean isBounded(BigDecimal number) {
     long before = (long) number.precision() - number.scale();
     return before <= MOST_DIGITS_BEFORE && number.scale() <= MOST_DIGITS_AFTER;
+  }
+
+  /**
+   * Whether a number of a spreadsheet can be rounded and written out at little cost; such numbers
+   * carry many binary decimals, down to the smallest that a double can hold.
+   */
+  public static boolean isWritable(BigDecimal number) {
+    long before = (long) number.precision() - number.scale();
+    return before <= MOST_DIGITS_BEFORE && number.scale() <= MOST_DIGITS_OF_A_DOUBLE;
   }
 
   /** Without a scale below zero, so that 1E+3 is 1000. */

@@ -21,6 +21,7 @@ import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.dhatim.fastexcel.reader.ReadingOptions;
 import org.dhatim.fastexcel.reader.Sheet;
 import org.yewledger.core.gather.LineSource;
+import org.yewledger.core.money.Decimals;
 import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.table.Table.Row;
 
@@ -168,8 +169,11 @@ final class XlsxCells {
       return cell.asDate().toLocalDate().toString();
     }
     // Spreadsheets keep binary fractions: 12.1 may be stored as 12.100000000000001.
-    BigDecimal number = cell.asNumber().setScale(6, RoundingMode.HALF_EVEN).stripTrailingZeros();
-    return number.toPlainString();
+    BigDecimal number = cell.asNumber();
+    if (!Decimals.isWritable(number)) {
+      return Optional.ofNullable(cell.getRawValue()).orElse("");
+    }
+    return number.setScale(6, RoundingMode.HALF_EVEN).stripTrailingZeros().toPlainString();
   }
 
   private static boolean isDate(Cell cell) {

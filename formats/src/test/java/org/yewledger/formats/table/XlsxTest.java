@@ -8,9 +8,13 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.Collections;
 import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
@@ -71,5 +75,35 @@ public class XlsxTest {
       zip.putNextEntry(new ZipEntry("letter.txt"));
     }
     assertTrue(refusal(out.toByteArray()).contains("no XLSX workbook"));
+  }
+
+  @Test(timeOut = 20_000)
+  public void aNumberOfAHundredMillionDigitsStaysAText() throws IOException {
+    Table table = Table.parse(withCell("<v>-3.2</v>", "<v>1E+100000000</v>"));
+    assertTrue(
+        table.rows().stream().anyMatch(row -> row.cells().contains("1E+100000000")),
+        "the cell is shown as it stands");
+    assertTrue(
+        Table.parse(withCell("<v>-3.2</v>", "<v>-3.2000000000000001776E0</v>")).rows().stream()
+            .anyMatch(row -> row.cells().contains("-3.2")),
+        "binary noise is not");
+  }
+
+  /** The sample with one cell written otherwise. */
+  private static byte[] withCell(String was, String wanted) throws IOException {
+    var out = new ByteArrayOutputStream();
+    try (var zip = new ZipOutputStream(out);
+        var sample =
+            ZipFile.builder()
+                .setSeekableByteChannel(new SeekableInMemoryByteChannel(XlsxSample.workbook()))
+                .get()) {
+      for (ZipArchiveEntry entry : Collections.list(sample.getEntries())) {
+        String text =
+            new String(sample.getInputStream(entry).readAllBytes(), StandardCharsets.UTF_8);
+        zip.putNextEntry(new ZipEntry(entry.getName()));
+        zip.write(text.replace(was, wanted).getBytes(StandardCharsets.UTF_8));
+      }
+    }
+    return out.toByteArray();
   }
 }
