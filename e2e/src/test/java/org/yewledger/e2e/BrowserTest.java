@@ -10,6 +10,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ReducedMotion;
@@ -83,6 +84,9 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
 
   @BeforeClass
   void startBrowser() {
+    // As long as actions wait: a machine that others share is slow at times, and a test is no
+    // clock.
+    PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
     playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));

@@ -47,7 +47,9 @@ public class TableFileTest extends BrowserTest {
         "open.csv",
         "Date;Text;Amount;Note\n03/04/2026;Ladder;-1.234;a\n05/06/2026;Paint;-2.345;b\n");
     page.getByLabel("For account").first().fill("Kestrel Current");
-    assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+    assertThat(
+            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Kestrel Current")))
+        .isVisible();
     page.keyboard().press("Enter");
     assertThat(page.getByLabel("Date order")).hasValue("");
     assertThat(page.getByLabel("Decimal mark")).hasValue("");
