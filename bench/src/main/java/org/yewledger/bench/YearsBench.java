@@ -22,7 +22,7 @@ final class YearsBench {
   private static final Map<String, Page> PAGES = new LinkedHashMap<>();
 
   static {
-    String bank = hash("ya3");
+    String account = hash("ya3");
     String open = hash("yz3");
     PAGES.put("almanac", new Page("/api/almanac?month=2026-09", "<= 40"));
     PAGES.put("gather", new Page("/api/gather?month=2026-09", "<= 60"));
@@ -33,8 +33,8 @@ final class YearsBench {
     PAGES.put("journal-every-month", new Page("/api/entries", "<= 60"));
     PAGES.put("journal-find", new Page("/api/entries?text=payee%20123", "<= 60"));
     PAGES.put("journal-find-account", new Page("/api/entries?text=category%2077", "<= 60"));
-    PAGES.put("account", new Page("/api/accounts/" + bank + "?on=2026-09-30", "<= 60"));
-    PAGES.put("register", new Page("/api/accounts/" + bank + "/register", "<= 60"));
+    PAGES.put("account", new Page("/api/accounts/" + account + "?on=2026-09-30", "<= 60"));
+    PAGES.put("register", new Page("/api/accounts/" + account + "/register", "<= 60"));
     PAGES.put("rules", new Page("/api/rules", "<= 60"));
     PAGES.put("chart", new Page("/api/chart?on=2026-09-30", "<= 60"));
     PAGES.put("trial-balance", new Page("/api/trial-balance?on=2026-09-30", "<= 60"));

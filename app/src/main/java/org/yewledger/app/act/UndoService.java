@@ -2,8 +2,10 @@ package org.yewledger.app.act;
 
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.postgresql.util.PSQLException;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -48,7 +50,7 @@ public class UndoService {
     return new NextActsJson(named(stack.toUndo(me)), named(stack.toRedo(me)));
   }
 
-  private @org.jspecify.annotations.Nullable OneActJson named(Optional<ActStack.Act> act) {
+  private @Nullable OneActJson named(Optional<ActStack.Act> act) {
     return act.flatMap(a -> reader.act(a.id())).orElse(null);
   }
 
@@ -68,7 +70,7 @@ public class UndoService {
       throw new Conflict("already-undone", "“%s” is undone already.".formatted(act.words()));
     }
     try {
-      UUID done = java.util.Objects.requireNonNull(transaction.execute(status -> takeBack(act)));
+      UUID done = Objects.requireNonNull(transaction.execute(status -> takeBack(act)));
       return reader.act(done).orElseThrow();
     } catch (DataAccessException e) {
       throw refused(act, e);

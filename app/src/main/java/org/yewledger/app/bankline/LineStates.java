@@ -38,22 +38,28 @@ public class LineStates {
    */
   public Found<BankLineStateEntity> locked(Collection<UUID> lineIds) {
     var states = new LinkedHashMap<UUID, BankLineStateEntity>();
-    List<BankLineStateEntity> rows =
-        entities
-            .createNativeQuery(
-                """
-                select * from bank_line_state where household_id = :household and bank_line_id = any(:ids)
-                order by bank_line_id for update\
-                """,
-                BankLineStateEntity.class)
-            .setParameter("household", SignedIn.now().householdId())
-            .setParameter("ids", lineIds.toArray(UUID[]::new))
-            .getResultList();
-    rows.forEach(state -> states.put(state.bankLineId(), state));
+    lockedWhere("bank_line_id", lineIds).forEach(state -> states.put(state.bankLineId(), state));
     if (!states.keySet().containsAll(lineIds)) {
       throw new NotFound("bank line");
     }
     return new Found<>(states);
+  }
+
+  /** The states of lines that are held against these: in doubt over them, copies, or replaced. */
+  public List<BankLineStateEntity> heldAgainst(Collection<UUID> lineIds) {
+    return lockedWhere("other_line_id", lineIds);
+  }
+
+  private List<BankLineStateEntity> lockedWhere(String column, Collection<UUID> ids) {
+    return entities
+        .createNativeQuery(
+            "select * from bank_line_state where household_id = :household and "
+                + column
+                + " = any(:ids) order by bank_line_id for update",
+            BankLineStateEntity.class)
+        .setParameter("household", SignedIn.now().householdId())
+        .setParameter("ids", ids.toArray(UUID[]::new))
+        .getResultList();
   }
 
   /** The lines themselves. */

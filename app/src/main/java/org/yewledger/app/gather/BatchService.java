@@ -13,7 +13,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
 import org.yewledger.app.bankline.BankLineEntity;
-import org.yewledger.app.bankline.BankLineStateEntity;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
 import org.yewledger.app.bankline.BankLineStore;
 import org.yewledger.app.bankline.BatchEntity;
@@ -139,18 +138,7 @@ class BatchService {
     if (taken.isEmpty()) {
       return;
     }
-    List<BankLineStateEntity> others =
-        entities
-            .createNativeQuery(
-                """
-                select * from bank_line_state where household_id = :household and other_line_id = any(:ids)
-                order by bank_line_id for update\
-                """,
-                BankLineStateEntity.class)
-            .setParameter("household", SignedIn.now().householdId())
-            .setParameter("ids", taken.toArray(UUID[]::new))
-            .getResultList();
-    others.stream()
+    states.heldAgainst(taken).stream()
         .filter(state -> state.state() != State.POSTED)
         .forEach(state ->
             state.become(

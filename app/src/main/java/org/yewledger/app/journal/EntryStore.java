@@ -125,11 +125,6 @@ public class EntryStore {
     entities.flush();
   }
 
-  /** Sends what was added and removed so far to the database. */
-  public void flush() {
-    entities.flush();
-  }
-
   /** Lets what was read be read again, after rows were changed by SQL. */
   public void forgetRead() {
     entities.clear();

@@ -21,8 +21,6 @@ import org.yewledger.core.reconcile.Reconciliation;
 public class OpenStatements {
   /** What is ticked for a statement, and what it may still cover. */
   public record Sums(long inMinor, long outMinor, int ticked, int toTick) {
-    static final Sums NONE = new Sums(0, 0, 0, 0);
-
     public AccountMonth.Progress progress(LocalDate closesOn) {
       return new AccountMonth.Progress(closesOn, false, ticked, toTick);
     }

@@ -14,11 +14,12 @@ final class HarmlessCell {
     if (text.isEmpty() || text.matches("-[0-9.]+")) {
       return text;
     }
-    return BEGINS_A_FORMULA.indexOf(text.charAt(0)) >= 0
-            || BEGINS_A_FORMULA.indexOf(
-                    text.stripLeading().isEmpty() ? ' ' : text.stripLeading().charAt(0))
-                >= 0
-        ? "'" + text
-        : text;
+    String visible = text.stripLeading();
+    boolean formula = beginsOne(text) || (!visible.isEmpty() && beginsOne(visible));
+    return formula ? "'" + text : text;
+  }
+
+  private static boolean beginsOne(String text) {
+    return BEGINS_A_FORMULA.indexOf(text.charAt(0)) >= 0;
   }
 }
