@@ -67,10 +67,7 @@ pg_start() {
     # A power cut leaves a lock behind; pg_ctl status above has shown that no server holds it.
     rm -f "$pg_dir/data/postmaster.pid"
     pg_port=$(free_port)
-    local settings="-c listen_addresses=127.0.0.1 -c port=$pg_port -c unix_socket_directories= -c shared_buffers=256MB -c max_connections=60"
-    [ "${2:-}" = test ] && settings="$settings -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
-    as_postgres "$pg_bin/pg_ctl" -D "$pg_dir/data" -l "$pg_dir/log" -w -t 60 -o "$settings" start >/dev/null \
-      || fail "the database did not start; see $pg_dir/log"
+    pg_launch "${2:-}"
   fi
   pg_started=$pg_dir
   if [ ! -f "$pg_dir/ready" ]; then
@@ -85,6 +82,14 @@ pg_start() {
   [ -f "$yew_dir/secret-key" ] || ( umask 077; od -An -N32 -tx1 /dev/urandom | tr -d ' \n' >"$yew_dir/secret-key" )
   export YEW_SECRET_KEY=$(cat "$yew_dir/secret-key")
   export YEW_DB_OWNER=yew_owner YEW_DB_OWNER_PASSWORD=$pg_owner_password
+}
+
+# Starts the server of the cluster on pg_port.
+pg_launch() { # [test]
+  local settings="-c listen_addresses=127.0.0.1 -c port=$pg_port -c unix_socket_directories= -c shared_buffers=256MB -c max_connections=60"
+  [ "${1:-}" = test ] && settings="$settings -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
+  as_postgres "$pg_bin/pg_ctl" -D "$pg_dir/data" -l "$pg_dir/log" -w -t 60 -o "$settings" start >/dev/null \
+    || fail "the database did not start; see $pg_dir/log"
 }
 
 pg_admin() { # DATABASE psql arguments

@@ -57,6 +57,20 @@ yew_run() {
   Ctrl-C ends all.
 
 TEXT
+  watch_run
+}
+
+# Until the application ends. A database that has ended meanwhile is started again; the application finds it by itself.
+watch_run() {
+  while kill -0 "$app_pid" 2>/dev/null; do
+    if ! pg_is_running; then
+      say "the database has ended; starting it again. What was being written is either there or not, never in between."
+      pg_launch 9>&-
+      say "the database runs again"
+    fi
+    sleep 2
+  done
+  say "the application has ended; see $yew_dir/app.log"
   wait "$app_pid"
 }
 

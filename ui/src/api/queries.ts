@@ -21,6 +21,12 @@ export const session = queryOptions({
   retry: false,
 })
 
+export const household = queryOptions({
+  queryKey: ['household'],
+  queryFn: () => data(api.GET('/api/household')),
+  staleTime: 60_000,
+})
+
 export const books = queryOptions({ queryKey: ['books'], queryFn: () => data(api.GET('/api/books')) })
 
 export const accounts = queryOptions({

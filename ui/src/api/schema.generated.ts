@@ -28,7 +28,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["account"];
-        put: operations["change_2"];
+        put: operations["change_3"];
         post?: never;
         delete: operations["delete"];
         options?: never;
@@ -220,7 +220,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_1"];
+        put: operations["change_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -622,6 +622,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/household": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["facts"];
+        put: operations["change_1"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1561,7 +1577,6 @@ export interface components {
             closing?: string;
             /** Format: int32 */
             doubtfulLines: number;
-            fileName: string;
             /** Format: date */
             firstDay?: string;
             /** Format: date-time */
@@ -1585,6 +1600,7 @@ export interface components {
             settled: number;
             /** @enum {string} */
             source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
+            sourceName: string;
             takenBack: boolean;
         };
         BatchTakenBackJson: {
@@ -1895,6 +1911,20 @@ export interface components {
             /** @enum {string} */
             decision: "SAME" | "TWO" | "OPEN";
         };
+        DiscrepancyJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            apart: string;
+            /** @enum {string} */
+            kind: "CLOSING" | "CHAIN" | "BALANCE" | "TOTAL_IN" | "TOTAL_OUT" | "COUNT";
+            /** Format: int32 */
+            line?: number;
+            /** Format: date */
+            on?: string;
+            words: string;
+        };
         DoubtJson: {
             /** Format: uuid */
             accountId: string;
@@ -1923,7 +1953,6 @@ export interface components {
             bookedAsPayee?: string;
             /** Format: date */
             bookedOn: string;
-            fileName: string;
             /** Format: uuid */
             lineId: string;
             reference: string;
@@ -1931,6 +1960,7 @@ export interface components {
             source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
             /** Format: int32 */
             sourceLine: number;
+            sourceName: string;
             text: string;
             /** Format: date */
             valueOn?: string;
@@ -2020,6 +2050,7 @@ export interface components {
             /** Format: uuid */
             accountId: string;
             accountNumber: string;
+            discrepanciesSeen?: boolean;
             makeStatement: boolean;
         };
         FilePartJson: {
@@ -2028,6 +2059,7 @@ export interface components {
             accountNumber: string;
             closing?: components["schemas"]["FileBalanceJson"];
             currency: string;
+            discrepancies: components["schemas"]["DiscrepancyJson"][];
             /** Format: int32 */
             doubtfulLines: number;
             /** Format: date */
@@ -2074,6 +2106,7 @@ export interface components {
             householdName: string;
             name: string;
             password: string;
+            timeZone?: string;
         };
         GatheredJson: {
             accounts: components["schemas"]["CoverageJson"][];
@@ -2090,12 +2123,22 @@ export interface components {
             what: string;
             who: string;
         };
+        HouseholdFactsJson: {
+            name: string;
+            timeZone: string;
+            /** Format: date */
+            today: string;
+        };
         HouseholdJson: {
             /** Format: uuid */
             id: string;
             name: string;
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
+        };
+        HouseholdWantedJson: {
+            name: string;
+            timeZone: string;
         };
         ImportedJson: {
             /** Format: int32 */
@@ -2171,6 +2214,7 @@ export interface components {
             encoding?: string;
             /** Format: int32 */
             headerLine?: number;
+            leaveOutOthers?: boolean;
             meanings: ("IGNORE" | "BOOKED_ON" | "VALUE_ON" | "AMOUNT" | "MARK" | "IN" | "OUT" | "PAYEE" | "MEMO" | "REFERENCE" | "TYPE" | "BALANCE" | "ACCOUNT" | "CURRENCY")[];
             separator?: string;
             /** @enum {string} */
@@ -2181,6 +2225,11 @@ export interface components {
             bookedOn: string;
             text: string;
             why: string;
+        };
+        LineDetailJson: {
+            /** @enum {string} */
+            detail: "COUNTERPARTY_ACCOUNT" | "COUNTERPARTY_BANK" | "EXTENDED_NAME" | "ADDRESS" | "ULTIMATE_PARTY" | "MANDATE" | "CREDITOR" | "END_TO_END" | "BANK_REFERENCE" | "BOOKING_TEXT" | "SUPPLEMENT" | "ORIGINAL_AMOUNT";
+            text: string;
         };
         LinkJson: {
             /** Format: date-time */
@@ -2244,6 +2293,7 @@ export interface components {
         };
         NewHouseholdJson: {
             name: string;
+            timeZone?: string;
         };
         NewSecretJson: {
             secret: string;
@@ -2295,7 +2345,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "TRANSFER" | "REVALUE" | "REVISE" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "TRANSFER" | "REVALUE" | "REVISE" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -2893,10 +2943,14 @@ export interface components {
             decimalMarkCertain: boolean;
             header: string[];
             layout: components["schemas"]["LayoutJson"];
+            /** Format: int32 */
+            otherCount: number;
+            others: components["schemas"]["RowJson"][];
             remembered: boolean;
             /** Format: int32 */
             rowCount: number;
             rows: components["schemas"]["RowJson"][];
+            signCertain: boolean;
         };
         TakeBackJson: {
             lineIds: string[];
@@ -3090,7 +3144,7 @@ export interface components {
             /** Format: date */
             bookedOn: string;
             currency: string;
-            fileName: string;
+            details: components["schemas"]["LineDetailJson"][];
             /** Format: uuid */
             id: string;
             memo: string;
@@ -3099,6 +3153,7 @@ export interface components {
             reference: string;
             /** Format: int32 */
             sourceLine: number;
+            sourceName: string;
             text: string;
             type: string;
             /** Format: date */
@@ -3201,7 +3256,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query: {
                 version: number;
@@ -3525,7 +3580,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query: {
                 version: number;
@@ -4270,6 +4325,48 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["FilePreviewJson"];
                 };
+            };
+        };
+    };
+    facts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseholdFactsJson"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseholdWantedJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

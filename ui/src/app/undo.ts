@@ -1,6 +1,7 @@
 import { queryOptions, useQuery } from '@tanstack/react-query'
 import { api, data } from '@/api/client'
 import { booksChanged, queryClient, session } from '@/api/queries'
+import { inSentence } from '@/parts/figures'
 import { type Command, useCommands } from './commands'
 import { useSays } from './says'
 
@@ -18,7 +19,7 @@ export function useUndo() {
       const act = (await queryClient.fetchQuery({ ...nextActs, staleTime: 0 }))[which]
       if (!act) return
       const done = await data(api.POST('/api/acts/{id}/undo', { params: { path: { id: act.id } } }))
-      says.done(`${done.words}.`)
+      says.done(`${inSentence(done.words)}.`)
     } catch (error) {
       says.failed(error)
     }
@@ -29,14 +30,14 @@ export function useUndo() {
   if (next?.undo)
     commands.push({
       keys: ['mod+z'],
-      label: `Undo: ${next.undo.words}`,
+      label: `Undo: ${inSentence(next.undo.words)}`,
       strip: 'undo',
       run: () => void takeBack('undo'),
     })
   if (next?.redo)
     commands.push({
       keys: ['mod+Shift+z', 'mod+y'],
-      label: next.redo.words.replace(/^Undid: /, 'Redo: '),
+      label: inSentence(next.redo.words).replace(/^Undid: /, 'Redo: '),
       strip: next.undo ? undefined : 'redo',
       run: () => void takeBack('redo'),
     })

@@ -43,6 +43,10 @@ export const longMonth = (month: string) => `${LONG[part(month, 1) - 1]} ${part(
 export const monthName = (month: string) => LONG[part(month, 1) - 1] ?? ''
 export const yearOf = (month: string) => month.slice(0, 4)
 
+/** A sentence of history with its days and months as people write them. */
+export const inSentence = (words: string) =>
+  words.replace(/\b\d{4}-\d{2}-\d{2}\b/g, longDay).replace(/\b\d{4}-(0[1-9]|1[0-2])\b(?!-)/g, longMonth)
+
 export function lastDay(month: string): string {
   const days = new Date(Date.UTC(part(month, 0), part(month, 1), 0)).getUTCDate()
   return `${month}-${String(days).padStart(2, '0')}`

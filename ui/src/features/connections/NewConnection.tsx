@@ -1,11 +1,13 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '@/api/client'
+import { household } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
+import { zoneHere } from '@/parts/zones'
 import { goToBank } from './queries'
 import { atSix, Schedule } from './Schedule'
 import { type Institution, reach } from './types'
@@ -14,7 +16,9 @@ import { type Institution, reach } from './types'
 export function NewConnection({ onClose }: { onClose: () => void }) {
   const says = useSays()
   const [words, setWords] = useState('')
-  const [schedule, setSchedule] = useState(atSix)
+  const [changed, setSchedule] = useState<ReturnType<typeof atSix>>()
+  const { data: home } = useQuery(household)
+  const schedule = changed ?? atSix(home?.timeZone ?? zoneHere)
   const [busy, setBusy] = useState(false)
   const found = useQuery({
     queryKey: ['institutions', words],
@@ -63,6 +67,14 @@ export function NewConnection({ onClose }: { onClose: () => void }) {
         {found.data && (
           <Scroll label="Banks">
             <table className="tb" aria-label="Banks">
+              <colgroup>
+                <col className="w-[240px]" />
+                <col className="w-[110px]" />
+                <col className="w-[150px]" />
+                <col className="w-[120px]" />
+                <col />
+                <col className="w-[110px]" />
+              </colgroup>
               <thead>
                 <tr>
                   <th>Name</th>
@@ -82,8 +94,8 @@ export function NewConnection({ onClose }: { onClose: () => void }) {
                     aria-selected={i.id === selected}
                     onClick={() => select(i.id)}
                   >
-                    <td>
-                      <button type="button" className="plain font-medium" onClick={() => select(i.id)}>
+                    <td className="whitespace-normal py-1.5">
+                      <button type="button" className="plain font-medium text-left" onClick={() => select(i.id)}>
                         {i.name}
                       </button>
                     </td>

@@ -1,11 +1,10 @@
 import type { Schemas } from '@/api/client'
+import { zones } from '@/parts/zones'
 
 type At = Schemas['ScheduleJson']
 
-const here = Intl.DateTimeFormat().resolvedOptions().timeZone
-const ZONES = [...new Set([here, ...Intl.supportedValuesOf('timeZone')])]
-
-export const atSix: At = { at: '06:00', zone: here }
+/** What a new connection begins with: early in the household's day. */
+export const atSix = (zone: string): At => ({ at: '06:00', zone })
 
 /** Every day at a time of day in a zone. */
 export function Schedule({ schedule, onChange }: { schedule: At; onChange: (to: At) => void }) {
@@ -26,8 +25,7 @@ export function Schedule({ schedule, onChange }: { schedule: At; onChange: (to: 
         value={schedule.zone}
         onChange={(e) => onChange({ ...schedule, zone: e.target.value })}
       >
-        {!ZONES.includes(schedule.zone) && <option>{schedule.zone}</option>}
-        {ZONES.map((zone) => (
+        {zones(schedule.zone).map((zone) => (
           <option key={zone}>{zone}</option>
         ))}
       </select>

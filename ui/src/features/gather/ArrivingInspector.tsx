@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { figure, longDay, signed } from '@/parts/figures'
-import { type Arrival, makesStatement, type OpenQuestion, openQuestions } from './arrivals'
-import type { BalanceBreak, Part, Preview } from './types'
+import { type Arrival, isSeen, makesStatement, type OpenQuestion, openQuestions } from './arrivals'
+import type { BalanceBreak, Discrepancy, Part, Preview } from './types'
 
 const ROUTED: Record<string, string> = {
   REMEMBERED: 'as you chose for this number before',
@@ -63,6 +63,17 @@ export function ArrivingInspector({
       {settled && <Counts part={part} />}
       {preview?.table && <Open questions={openQuestions(arrival, preview.table)} />}
       {preview?.table?.breaks.map((b, i) => (i < 3 ? <Break key={b.line} of={b} /> : null))}
+      {settled && (
+        <Discrepancies
+          all={part.discrepancies}
+          seen={isSeen(arrival, part)}
+          onSeen={(on) =>
+            onChange({
+              seen: on ? [...arrival.seen, part.accountNumber] : arrival.seen.filter((n) => n !== part.accountNumber),
+            })
+          }
+        />
+      )}
       {settled && part.closing && (
         <Tick
           label="Make the statement"
@@ -150,9 +161,25 @@ function Break({ of }: { of: BalanceBreak }) {
           </tr>
         </tbody>
       </table>
-      <p className="q s">
-        A line of {figure(of.apart)} seems to be missing before it. The rows can be taken in all the same.
-      </p>
+      <p className="q s">A line of {figure(of.apart)} seems to be missing before it.</p>
+    </div>
+  )
+}
+
+/** Where the file's figures do not come out: said, and taken all the same only when the person says so. */
+function Discrepancies({ all, seen, onSeen }: { all: Discrepancy[]; seen: boolean; onSeen: (on: boolean) => void }) {
+  if (all.length === 0) return null
+  const sums = all.filter((d) => d.kind !== 'BALANCE')
+  return (
+    <div className="mt-4">
+      {sums.map((d) => (
+        <p key={d.words} className="note-error" role="alert">
+          {d.words} Apart: {d.kind === 'COUNT' ? Number(d.apart) : figure(d.apart)}.
+        </p>
+      ))}
+      <Tick label="Take it in as it is" checked={seen} onChange={onSeen}>
+        Take the lines in as they are; what is missing can be gathered later
+      </Tick>
     </div>
   )
 }
@@ -187,14 +214,18 @@ function Tick({
   )
 }
 
-const ASKED: Record<OpenQuestion, string> = { dateOrder: 'dates', decimalMark: 'amounts' }
+const ASKED: Record<OpenQuestion, string> = {
+  dateOrder: 'how its dates are written',
+  decimalMark: 'how its amounts are written',
+  sign: 'how money out is told from money in',
+  leaveOutOthers: 'what to do with rows that are no lines',
+}
 
 function Open({ questions }: { questions: OpenQuestion[] }) {
   if (questions.length === 0) return null
   return (
     <p className="wait mt-3">
-      The file does not settle how its {questions.map((q) => ASKED[q]).join(' and ')} are written. Choose it above the
-      rows.
+      The file does not settle {questions.map((q) => ASKED[q]).join(', nor ')}. Choose it above the rows.
     </p>
   )
 }

@@ -62,7 +62,7 @@ export function Batches({ gathered, month }: { gathered: Gathered; month: string
               <td className="font-medium">{b.no}</td>
               <td className="q">{moment(b.gatheredAt)}</td>
               <td className="q">{SOURCES[b.source]}</td>
-              <td>{b.fileName}</td>
+              <td>{b.sourceName}</td>
               <td className="q">{b.accountName}</td>
               <td className="q">{b.firstDay && b.lastDay && `${day(b.firstDay)} to ${day(b.lastDay)}`}</td>
               <td className="n q wide-only">
@@ -142,8 +142,8 @@ function TakeBack({ batch, onClose }: { batch: Batch; onClose: () => void }) {
       <div className="px-6 py-5">
         <p className="title mb-3">Take batch {batch.no} back?</p>
         <p>
-          {counted(batch.newLines + batch.doubtfulLines - batch.settled, 'line')} of {batch.fileName} will be gone from{' '}
-          {batch.accountName}, with the entries that they became.
+          {counted(batch.newLines + batch.doubtfulLines - batch.settled, 'line')} of {batch.sourceName} will be gone
+          from {batch.accountName}, with the entries that they became.
           {batch.settled > 0 && ` ${counted(batch.settled, 'line')} are reconciled and stay.`} The file can be taken in
           again.
         </p>

@@ -21,6 +21,7 @@ export function TableSentence({
   const oneColumn = layout.meanings.includes('AMOUNT') && !layout.meanings.includes('MARK')
   const markAsked = asks.includes('decimalMark')
   const orderAsked = asks.includes('dateOrder')
+  const signAsked = asks.includes('sign')
   return (
     <p className="sentence px-6">
       {preview.source === 'XLSX' ? (
@@ -82,11 +83,12 @@ export function TableSentence({
         <>
           , money out{' '}
           <select
-            className="pick"
+            className={signAsked ? 'pick ask' : 'pick'}
             aria-label="Sign of money out"
-            value={layout.sign ?? 'OUT_IS_NEGATIVE'}
+            value={signAsked ? '' : layout.sign}
             onChange={(e) => set({ sign: e.target.value as Layout['sign'] })}
           >
+            {signAsked && <option value="">choose: no amount has a minus</option>}
             <option value="OUT_IS_NEGATIVE">with a minus</option>
             <option value="OUT_IS_POSITIVE">without a minus</option>
           </select>
@@ -105,7 +107,35 @@ export function TableSentence({
         <option value="YEAR_MONTH_DAY">year month day</option>
       </select>
       <Why table={table} asked={orderAsked} />
+      <Others table={table} asked={asks.includes('leaveOutOthers')} set={set} />
     </p>
+  )
+}
+
+/** Rows that are no lines, such as totals: they are shown and left out only when the person says so. */
+function Others({ table, asked, set }: { table: Table; asked: boolean; set: (to: Partial<Layout>) => void }) {
+  if (table.otherCount === 0) return null
+  const shown = table.others
+    .slice(0, 3)
+    .map((r) => `${r.line} \u201c${r.cells.filter(Boolean).join(' ').slice(0, 40)}\u201d`)
+  const more = table.otherCount - shown.length
+  const rows = table.otherCount === 1 ? 'Row ' : 'Rows '
+  const are = table.otherCount === 1 ? ' is no line' : ' are no lines'
+  return (
+    <>
+      {' '}
+      {rows}
+      {shown.join(', ')}
+      {more > 0 && ` and ${more} more`}
+      {are}:{' '}
+      {asked ? (
+        <button type="button" className="btn small" onClick={() => set({ leaveOutOthers: true })}>
+          Leave {table.otherCount === 1 ? 'it' : 'them'} out
+        </button>
+      ) : (
+        <>left out.</>
+      )}
+    </>
   )
 }
 

@@ -4,8 +4,8 @@ import { Problem, type Schemas, upload } from '@/api/client'
 import type { Layout, Part, Preview, Table } from './types'
 
 /** What a table may leave open, for a person to say. */
-export type OpenQuestion = 'dateOrder' | 'decimalMark'
-const QUESTIONS: OpenQuestion[] = ['dateOrder', 'decimalMark']
+export type OpenQuestion = 'dateOrder' | 'decimalMark' | 'sign' | 'leaveOutOthers'
+const QUESTIONS: OpenQuestion[] = ['dateOrder', 'decimalMark', 'sign', 'leaveOutOthers']
 
 /** A file on its way in, with what the person has settled about it. */
 export interface Arrival {
@@ -17,6 +17,8 @@ export interface Arrival {
   chosen: Record<string, string>
   /** Account numbers for which no statement is to be made. */
   withoutStatement: string[]
+  /** Account numbers whose lines are taken although figures of the file do not come out. */
+  seen: string[]
   layout?: Layout
   /** The questions about the layout that the person has answered. */
   answered: OpenQuestion[]
@@ -33,6 +35,7 @@ export const arrivalOf = (file: File, accountId?: string): Arrival => {
     accountId,
     chosen: {},
     withoutStatement: [],
+    seen: [],
     answered: [],
     keepLayout: true,
   }
@@ -80,6 +83,7 @@ export function takeIn(arrival: Arrival, preview: Preview): Promise<Schemas['Tak
     accountNumber: part.accountNumber,
     accountId: part.accountId,
     makeStatement: makesStatement(arrival, part),
+    discrepanciesSeen: arrival.seen.includes(part.accountNumber),
   }))
   const layout = arrival.layout ?? preview.table?.layout
   return upload(
@@ -92,26 +96,41 @@ export function takeIn(arrival: Arrival, preview: Preview): Promise<Schemas['Tak
   )
 }
 
+/** Whether the figures of a part come out, or the person takes it as it is. */
+export const isSeen = (arrival: Arrival, part: Part) =>
+  part.discrepancies.length === 0 || arrival.seen.includes(part.accountNumber)
+
 /** Whether everything about a file is settled and there is something to take. */
 export function isReady(arrival: Arrival, preview: Preview | undefined): boolean {
   if (!preview || preview.problem || preview.parts.length === 0) return false
   if (preview.table && openQuestions(arrival, preview.table).length > 0) return false
-  const settled = preview.parts.every((p) => p.accountId && !p.refusal)
+  const settled = preview.parts.every((p) => p.accountId && !p.refusal && isSeen(arrival, p))
   return settled && preview.parts.some((p) => p.newLines + p.doubtfulLines > 0 || makesStatement(arrival, p))
 }
 
 /** What the file itself does not settle of how its dates and amounts are written, and nobody has yet. */
 export function openQuestions(arrival: Arrival, table: Table): OpenQuestion[] {
-  const certain = { dateOrder: table.dateOrderCertain, decimalMark: table.decimalMarkCertain }
-  return QUESTIONS.filter((q) => !table.remembered && !certain[q] && !arrival.answered.includes(q))
+  const certain = {
+    dateOrder: table.remembered || table.dateOrderCertain,
+    decimalMark: table.remembered || table.decimalMarkCertain,
+    sign: table.remembered || table.signCertain,
+    leaveOutOthers: table.otherCount === 0 || table.layout.leaveOutOthers === true,
+  }
+  return QUESTIONS.filter((q) => !certain[q] && !arrival.answered.includes(q))
 }
 
 /**
  * The layout after a change by the person. What is still open is left out, so that it is found out again from the
- * columns as they are read then.
+ * columns as they are read then; where other rows or cells are read than before, everything is.
  */
 export function relaid(arrival: Arrival, table: Table, to: Partial<Layout>): Pick<Arrival, 'layout' | 'answered'> {
-  const known = QUESTIONS.filter((q) => table.remembered || arrival.answered.includes(q) || q in to)
+  if ('headerLine' in to || 'separator' in to || 'encoding' in to) {
+    const { encoding, separator, headerLine } = { ...table.layout, ...to }
+    return { layout: { encoding, separator, headerLine, meanings: [] }, answered: [] }
+  }
+  const known = QUESTIONS.filter(
+    (q) => arrival.answered.includes(q) || q in to || (table.remembered && q !== 'leaveOutOthers'),
+  )
   const left = openQuestions(arrival, table).filter((q) => !known.includes(q))
   const layout = { ...table.layout, ...to }
   for (const question of left) layout[question] = undefined

@@ -2,6 +2,7 @@ import { type FormEvent, useState } from 'react'
 import { api } from '@/api/client'
 import { queryClient } from '@/api/queries'
 import { ProblemNote, TextField } from '@/parts/Form'
+import { zoneHere } from '@/parts/zones'
 import { Door } from './Door'
 
 /** Begins a new household with its first owner. */
@@ -18,7 +19,7 @@ export function Begin() {
     setBusy(true)
     setError(undefined)
     try {
-      await api.POST('/api/founding', { body: { householdName, name, email, password } })
+      await api.POST('/api/founding', { body: { householdName, name, email, password, timeZone: zoneHere } })
       await api.POST('/api/session', { body: { email, password } })
       queryClient.clear()
       window.location.assign('/setup')

@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query'
 import { type FormEvent, useState } from 'react'
 import { api, type Schemas } from '@/api/client'
-import { books, taxRates } from '@/api/queries'
+import { books, household, session, taxRates } from '@/api/queries'
 import { useSays } from '@/app/says'
 import { monthOptions } from '@/features/setup/draft'
 import { Choice, CurrencyChoice, ProblemNote, TextField, useAct } from '@/parts/Form'
 import { longDay } from '@/parts/figures'
 import { Failed, Loading } from '@/parts/States'
+import { zones } from '@/parts/zones'
 import { BookTables } from './BookTables'
 import { Page, Part } from './Page'
 import { TaxRates } from './TaxRates'
@@ -17,10 +18,14 @@ type Book = Schemas['BookJson']
 export function Books() {
   const all = useQuery(books)
   const rates = useQuery(taxRates)
+  const home = useQuery(household)
   if (all.error) return <Failed error={all.error} retry={all.refetch} />
   if (!all.data || !rates.data) return <Loading what="the books" />
   return (
     <Page title="Books" about="each balances by itself, in a currency and a fiscal year of its own">
+      <Part title="The household" about="Its day begins where it lives: what is today, and when feeds are fetched.">
+        {home.data && <HouseholdFacts key={home.dataUpdatedAt} household={home.data} />}
+      </Part>
       {all.data.map((b) => (
         <Part
           key={b.id}
@@ -41,6 +46,46 @@ export function Books() {
         <NewBook />
       </Part>
     </Page>
+  )
+}
+
+function HouseholdFacts({ household: facts }: { household: Schemas['HouseholdFactsJson'] }) {
+  const [name, setName] = useState(facts.name)
+  const [timeZone, setTimeZone] = useState(facts.timeZone)
+  const { data: me } = useQuery(session)
+  const { act, error, busy } = useAct()
+  const says = useSays()
+  if (me?.role !== 'OWNER') {
+    return (
+      <p>
+        {facts.name}, in {facts.timeZone}, where it is {longDay(facts.today)}. An owner can change it.
+      </p>
+    )
+  }
+  function submit(event: FormEvent) {
+    event.preventDefault()
+    act(
+      () => api.PUT('/api/household', { body: { name, timeZone } }),
+      () => says.done(`${name} is changed.`),
+    )
+  }
+  return (
+    <form onSubmit={submit} aria-label="The household">
+      <div className="row-form">
+        <TextField label="Household" value={name} onChange={setName} required />
+        <Choice
+          label="Time zone"
+          value={timeZone}
+          onChange={setTimeZone}
+          options={zones(timeZone).map((zone) => ({ value: zone, name: zone }))}
+        />
+        <button type="submit" className="btn" disabled={busy}>
+          Save
+        </button>
+        <span className="q">it is {longDay(facts.today)} there</span>
+      </div>
+      <ProblemNote error={error} />
+    </form>
   )
 }
 

@@ -6,6 +6,7 @@ import { useSays } from '@/app/says'
 import { ProblemNote, TextField, useAct } from '@/parts/Form'
 import { counted } from '@/parts/figures'
 import { Loading } from '@/parts/States'
+import { zoneHere } from '@/parts/zones'
 import { Page, Part } from './Page'
 
 /** One's own access: password, second factor, other windows, other households. */
@@ -226,7 +227,7 @@ function Households({ current }: { current: string }) {
   function begin(event: FormEvent) {
     event.preventDefault()
     act(
-      () => api.POST('/api/session/households', { body: { name } }),
+      () => api.POST('/api/session/households', { body: { name, timeZone: zoneHere } }),
       () => {
         queryClient.clear()
         window.location.assign('/setup')

@@ -5,7 +5,7 @@ import { Link, useSearchParams } from 'react-router'
 import { api, data, messageOf, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { useScope, useScopeSearch } from '@/app/scope'
-import { day, figure, longMonth, moment, signed } from '@/parts/figures'
+import { day, figure, inSentence, longMonth, moment, signed } from '@/parts/figures'
 import { Icon, StateMark } from '@/parts/Icon'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import './journal.css'
@@ -248,7 +248,7 @@ function History({ entry }: { entry: Entry }) {
     queryKey: ['acts', 'of', entry.id],
     queryFn: () => data(api.GET('/api/acts', { params: { query: { entry: entry.id } } })),
   })
-  const told = page?.acts.map((act) => `${act.words}, ${act.who}, ${moment(act.at)}`).join('; ')
+  const told = page?.acts.map((act) => `${inSentence(act.words)}, ${act.who}, ${moment(act.at)}`).join('; ')
   return (
     <p className="jr-history" title={told}>
       {error ? messageOf(error) : (told ?? 'Reading its history…')}

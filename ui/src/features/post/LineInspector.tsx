@@ -1,10 +1,26 @@
 import { useQuery } from '@tanstack/react-query'
+import { Fragment } from 'react'
 import { api, data, messageOf } from '@/api/client'
 import { counted, day, longDay, signed } from '@/parts/figures'
 import { JournalEntry } from '@/parts/JournalEntry'
 import { BookingEditor } from './BookingEditor'
 import { type Booking, isComplete } from './booking'
 import type { Waiting } from './types'
+
+const DETAILS: Record<Waiting['details'][number]['detail'], string> = {
+  COUNTERPARTY_ACCOUNT: 'Their account',
+  COUNTERPARTY_BANK: 'Their bank',
+  EXTENDED_NAME: 'Name in full',
+  ADDRESS: 'Address',
+  ULTIMATE_PARTY: 'On behalf of',
+  MANDATE: 'Mandate',
+  CREDITOR: 'Creditor',
+  END_TO_END: 'End to end',
+  BANK_REFERENCE: 'Bank reference',
+  BOOKING_TEXT: 'Booking text',
+  SUPPLEMENT: 'Supplement',
+  ORIGINAL_AMOUNT: 'Paid in',
+}
 
 type Mode = 'look' | 'change' | 'split' | 'rule'
 
@@ -45,6 +61,12 @@ export function LineInspector({
             <dd>{line.reference}</dd>
           </>
         )}
+        {line.details.map((d) => (
+          <Fragment key={d.detail}>
+            <dt>{DETAILS[d.detail]}</dt>
+            <dd>{d.text}</dd>
+          </Fragment>
+        ))}
         <dt>Booked{line.valueOn && ', value'}</dt>
         <dd>
           {day(line.bookedOn)}
@@ -52,7 +74,7 @@ export function LineInspector({
         </dd>
         <dt>Arrived</dt>
         <dd>
-          batch {line.batchNo}, {line.fileName}, line {line.sourceLine}
+          batch {line.batchNo}, {line.sourceName}, line {line.sourceLine}
         </dd>
       </dl>
       <div className="h-3 flex-none" />

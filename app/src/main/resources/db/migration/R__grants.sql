@@ -12,10 +12,10 @@ grant insert, update, delete on
 grant insert on act to yew_app;
 grant insert on household, person, batch, bank_line to yew_app;
 grant update on person, batch to yew_app;
-grant update (name) on household to yew_app;
+grant update (name, time_zone) on household to yew_app;
 -- Of a line, that it was taken back; a state begins with its line, by a trigger.
 grant update (taken_back_at) on bank_line to yew_app;
 grant update, delete on bank_line_state to yew_app;
 grant execute on all functions in schema public to yew_app;
 revoke execute on function undo_step(uuid, bigint, text, text), undo_arrival(uuid), follow_acts(text, text[], text[]) from yew_app;
--- tables as of migration 14
+-- tables as of migration 15

@@ -110,6 +110,7 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
     Account equity = account(book, "Opening equity", AccountKind.OPENING_EQUITY, null);
     founding.found(
         name,
+        "Etc/UTC",
         owner,
         "secret words",
         () -> {

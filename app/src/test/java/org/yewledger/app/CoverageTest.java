@@ -40,7 +40,7 @@ public class CoverageTest extends AppTest {
     assertEquals(current.at("/comesBy/0").asString(), "OFX");
     assertEquals(month.path("linesHere").asInt(), 3);
     assertEquals(month.path("waiting").asInt(), 3);
-    assertEquals(month.at("/batches/0/fileName").asString(), "harbour.ofx");
+    assertEquals(month.at("/batches/0/sourceName").asString(), "harbour.ofx");
     assertTrue(account(month, "Quillon Card").path("statementOn").isMissingNode());
   }
 

@@ -95,7 +95,7 @@ public class GatherTest extends AppTest {
   Object[][] bad() {
     String line = "<STMTTRN><TRNTYPE>POS<DTPOSTED>20260904<TRNAMT>-48.20<FITID>1<NAME>X</STMTTRN>";
     return new Object[][] {
-      {"%PDF-1.7 whatever", "unreadable-file", "no statement file"},
+      {"%PDF-1.7 whatever", "unreadable-file", "This is a PDF"},
       {new String(ofx(line.replace("<TRNAMT>-48.20", ""), "1")), "unreadable-file", "TRNAMT"},
       {new String(ofx(line.replace("20260904", "20260231"), "1")), "unreadable-file", "DTPOSTED"},
       {

@@ -14,7 +14,7 @@ public class SetupTest extends AppTest {
     SignedIn owner =
         HouseholdFounding.newOwner(
             Ids.next(), name, name + Ids.next() + "@aldercott.example", Ids.next());
-    founding.found(name, owner, "secret words", () -> {});
+    founding.found(name, "Etc/UTC", owner, "secret words", () -> {});
     return new Api(mvc, owner);
   }
 

@@ -113,6 +113,7 @@ public class WriteAccessTest extends AppTest {
           "POST /api/rates",
           "DELETE /api/rates",
           "POST /api/rates/import",
+          "PUT /api/household",
           "PUT /api/setup",
           "POST /api/setup/open",
           "POST /api/people/invitations",

@@ -83,11 +83,13 @@ class BankApi {
   private final BankHistory history;
   private final Consents consents;
   private final Faults faults;
+  private final ReturnAddresses addresses;
 
-  BankApi(BankHistory history, Consents consents, Faults faults) {
+  BankApi(BankHistory history, Consents consents, Faults faults, ReturnAddresses addresses) {
     this.history = history;
     this.consents = consents;
     this.faults = faults;
+    this.addresses = addresses;
   }
 
   @PostMapping("/consents")
@@ -98,7 +100,7 @@ class BankApi {
       @RequestHeader("TPP-Redirect-URI") String returnTo) {
     Institution bank = bank(institution);
     faults.strike(institution);
-    Consent consent = consents.ask(bank.id(), request.validUntil(), returnTo);
+    Consent consent = consents.ask(bank.id(), request.validUntil(), addresses.require(returnTo));
     String here = ServletUriComponentsBuilder.fromCurrentContextPath().toUriString();
     return new ConsentAnswer(
         consent.status().wire(),

@@ -41,6 +41,10 @@ final class BankRefusal extends RuntimeException {
         HttpStatus.NOT_FOUND, "RESOURCE_UNKNOWN", "There is no such " + what + ".", 0);
   }
 
+  static BankRefusal formatError(String text) {
+    return new BankRefusal(HttpStatus.BAD_REQUEST, "FORMAT_ERROR", text, 0);
+  }
+
   static BankRefusal periodInvalid(String text) {
     return new BankRefusal(HttpStatus.BAD_REQUEST, "PERIOD_INVALID", text, 0);
   }

@@ -42,20 +42,21 @@ class ConsentPages {
   @PostMapping("/sign-in")
   ResponseEntity<String> signIn(
       @PathVariable String id, @RequestParam String user, @RequestParam String password) {
+    Consent asked = open(id);
     if (!user.strip().equalsIgnoreCase(USER) || !password.equals(PASSWORD)) {
+      consents.failed(asked);
       return page(id, "User and password do not fit. Try again.");
     }
-    Consent consent = consents.sendCode(open(id));
-    return ok(codePage(consent, ""));
+    return ok(codePage(consents.sendCode(asked), ""));
   }
 
   @PostMapping("/code")
   ResponseEntity<String> code(@PathVariable String id, @RequestParam String code) {
-    Consent consent = open(id);
-    if (!code.strip().equals(consent.code())) {
-      return ok(codePage(consent, "That is not the code on the phone."));
-    }
-    return back(consents.become(consent, Status.VALID));
+    Consent consent = consents.tryCode(open(id), code.strip());
+    return switch (consent.status()) {
+      case RECEIVED -> ok(codePage(consent, "That is not the code on the phone."));
+      default -> back(consent);
+    };
   }
 
   @PostMapping("/refuse")

@@ -22,6 +22,9 @@ import tools.jackson.databind.json.JsonMapper;
 class Consents {
   static final int DAYS = 90;
 
+  /** Of a million codes, five guesses. */
+  private static final int MOST_FAILURES = 5;
+
   /** Where a consent stands, as the framework names it. */
   enum Status {
     RECEIVED("received"),
@@ -45,6 +48,7 @@ class Consents {
   /**
    * @param returnTo where the person is sent afterwards
    * @param code the one-time code on its way to the person's phone, null if none is
+   * @param failures how often a password or a code was wrong
    */
   record Consent(
       String id,
@@ -52,13 +56,18 @@ class Consents {
       Status status,
       LocalDate validUntil,
       String returnTo,
-      @Nullable String code) {
+      @Nullable String code,
+      int failures) {
     Consent with(Status next) {
-      return new Consent(id, institution, next, validUntil, returnTo, null);
+      return new Consent(id, institution, next, validUntil, returnTo, null, failures);
     }
 
     Consent withCode(String sent) {
-      return new Consent(id, institution, status, validUntil, returnTo, sent);
+      return new Consent(id, institution, status, validUntil, returnTo, sent, failures);
+    }
+
+    Consent failed() {
+      return new Consent(id, institution, status, validUntil, returnTo, code, failures + 1);
     }
   }
 
@@ -84,7 +93,8 @@ class Consents {
             Status.RECEIVED,
             validUntil.isAfter(longest) ? longest : validUntil,
             returnTo,
-            null);
+            null,
+            0);
     return keep(consent);
   }
 
@@ -114,6 +124,21 @@ class Consents {
 
   synchronized Consent sendCode(Consent consent) {
     return keep(consent.withCode("%06d".formatted(random.nextInt(1_000_000))));
+  }
+
+  /** Counts a wrong password or code; after too many of them the request is over. */
+  synchronized Consent failed(Consent consent) {
+    Consent failed = all.getOrDefault(consent.id(), consent).failed();
+    return keep(failed.failures() >= MOST_FAILURES ? failed.with(Status.REJECTED) : failed);
+  }
+
+  /**
+   * Takes a code, which counts as a failure unless it is right; of two at once one is looked at.
+   */
+  synchronized Consent tryCode(Consent consent, String code) {
+    Consent now = all.getOrDefault(consent.id(), consent);
+    boolean isRight = now.status() == Status.RECEIVED && code.equals(now.code());
+    return isRight ? become(now, Status.VALID) : failed(now);
   }
 
   synchronized Consent become(Consent consent, Status status) {

@@ -18,6 +18,7 @@ import org.springframework.boot.web.server.servlet.context.ServletWebServerAppli
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -72,13 +73,16 @@ public class BankSimulatorTest {
             .PUT(HttpRequest.BodyPublishers.ofString(switches)));
   }
 
+  private HttpResponse<String> ask(String returnTo) throws Exception {
+    return send(
+        to("/harbour-bank/v1/consents")
+            .header("Content-Type", "application/json")
+            .header("TPP-Redirect-URI", returnTo)
+            .POST(HttpRequest.BodyPublishers.ofString("{\"validUntil\":\"2027-06-01\"}")));
+  }
+
   private JsonNode ask() throws Exception {
-    HttpResponse<String> answer =
-        send(
-            to("/harbour-bank/v1/consents")
-                .header("Content-Type", "application/json")
-                .header("TPP-Redirect-URI", "http://127.0.0.1:1/back?state=s")
-                .POST(HttpRequest.BodyPublishers.ofString("{\"validUntil\":\"2027-06-01\"}")));
+    HttpResponse<String> answer = ask("http://127.0.0.1:1/back?state=s");
     assertEquals(answer.statusCode(), 201);
     return JSON.readTree(answer.body());
   }
@@ -211,5 +215,37 @@ public class BankSimulatorTest {
     assertEquals(
         all.valueStream().map(i -> i.path("bic").asString()).distinct().count(), all.size());
     assertTrue(all.get(0).path("historyDays").asInt() >= 90);
+  }
+
+  @DataProvider
+  Object[][] strangers() {
+    return new Object[][] {
+      {"https://evil.example/back"},
+      {"http://127.0.0.1.evil.example/"},
+      {"http://127.0.0.1@evil.example/"},
+      {"javascript:alert(1)"},
+      {"//evil.example/"},
+      {"nowhere"},
+    };
+  }
+
+  @Test(dataProvider = "strangers")
+  public void nobodyIsSentToAStrangersAddress(String returnTo) throws Exception {
+    assertEquals(ask(returnTo).statusCode(), 400);
+  }
+
+  @Test
+  public void aCodeCanBeGuessedAFewTimesOnly() throws Exception {
+    String page = ask().at("/_links/scaRedirect/href").asString();
+    form(page + "/sign-in", "user=wren&password=tidewrack");
+    Matcher code = Pattern.compile("<b>(\\d{6})</b>").matcher(send(to("/phone")).body());
+    assertTrue(code.find());
+    String wrong = code.group(1).equals("000000") ? "000001" : "000000";
+    for (int i = 0; i < 4; i++) {
+      assertEquals(form(page + "/code", "code=" + wrong).statusCode(), 200);
+    }
+    HttpResponse<String> over = form(page + "/code", "code=" + wrong);
+    assertTrue(over.headers().firstValue("Location").orElseThrow().endsWith("consent=rejected"));
+    assertEquals(form(page + "/code", "code=" + code.group(1)).statusCode(), 404);
   }
 }

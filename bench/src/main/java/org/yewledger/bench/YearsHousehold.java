@@ -102,7 +102,7 @@ final class YearsHousehold {
     run(
         sql,
         """
-        insert into batch (household_id, id, no, account_id, file_name, source, gathered_at, gathered_by, first_day, last_day, new_lines, known_lines)
+        insert into batch (household_id, id, no, account_id, source_name, source, gathered_at, gathered_by, first_day, last_day, new_lines, known_lines)
         select :h, md5('yt' || bank || month)::uuid, row_number() over (), md5('ya' || bank)::uuid, month || '.ofx', 'OFX', now(), :h,
                first, last, lines, 0
           from (select bank, to_char(day, 'YYYYMM') as month, min(day) as first, max(day) as last, count(*) as lines from made group by 1, 2) m\
@@ -170,7 +170,7 @@ final class YearsHousehold {
     run(
         sql,
         """
-        insert into batch (household_id, id, no, account_id, file_name, source, gathered_at, gathered_by, first_day, last_day, new_lines, known_lines)
+        insert into batch (household_id, id, no, account_id, source_name, source, gathered_at, gathered_by, first_day, last_day, new_lines, known_lines)
         select :h, md5('yw' || n)::uuid, 1000000 + n, md5('ya' || n)::uuid, 'september.ofx', 'OFX', now(), :h,
                date '2026-09-01', date '2026-09-30', %d, 0 from generate_series(0, 19) n\
         """,

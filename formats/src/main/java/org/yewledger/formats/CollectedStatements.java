@@ -35,7 +35,8 @@ public final class CollectedStatements implements StatementSink {
             ending.closing(),
             ending.openingMinor(),
             ending.available(),
-            ending.declared()));
+            ending.declared(),
+            ending.discrepancies()));
   }
 
   /**

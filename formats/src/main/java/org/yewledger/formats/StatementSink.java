@@ -1,10 +1,12 @@
 package org.yewledger.formats;
 
+import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
+import org.yewledger.core.gather.Discrepancy;
 
 /**
  * Receives what a reader finds, in the order of the file, so that nothing but the line at hand has
@@ -24,10 +26,13 @@ public interface StatementSink {
    * What a statement says beside its lines; all of it may be missing.
    *
    * @param openingMinor the balance before the first line, in minor units
+   * @param discrepancies where figures of the statement do not come out; whether the lines lead
+   *     from opening to closing is held against it later
    */
   record Ending(
       @Nullable Balance closing,
       @Nullable Long openingMinor,
       @Nullable Balance available,
-      @Nullable Days declared) {}
+      @Nullable Days declared,
+      List<Discrepancy> discrepancies) {}
 }

@@ -34,6 +34,8 @@ public final class TextDecoding {
           StandardCharsets.ISO_8859_1,
           ISO_8859_15);
 
+  private static final int LOOKED_AT = 4096;
+
   private TextDecoding() {}
 
   /**
@@ -82,19 +84,22 @@ public final class TextDecoding {
   }
 
   /**
-   * UTF-16 by its mark or by zero bytes in every other place; else UTF-8 where the bytes allow it;
-   * else the Western encoding that all bytes fit. ISO-8859-15 has the euro where Windows-1252 has a
-   * sign that no bank writes.
+   * UTF-16 by its mark or by zero bytes in many of every other place; else UTF-8 where the bytes
+   * allow it; else the Western encoding that all bytes fit. ISO-8859-15 has the euro where
+   * Windows-1252 has a sign that no bank writes.
    */
   public static Charset guess(byte[] bytes) {
     if (bytes.length >= 2 && (startsWith(bytes, 0xFE, 0xFF) || startsWith(bytes, 0xFF, 0xFE))) {
       return StandardCharsets.UTF_16;
     }
-    if (bytes.length >= 4 && bytes[1] == 0 && bytes[3] == 0) {
-      return StandardCharsets.UTF_16LE;
-    }
-    if (bytes.length >= 4 && bytes[0] == 0 && bytes[2] == 0) {
-      return StandardCharsets.UTF_16BE;
+    int atEven = zeros(bytes, 0);
+    int atOdd = zeros(bytes, 1);
+    // Typographic quotes and accents have no zero byte, but digits, spaces and line ends have.
+    int looked = Math.min(bytes.length, LOOKED_AT) / 2;
+    if (looked > 1
+        && Math.max(atEven, atOdd) * 3 >= looked
+        && Math.min(atEven, atOdd) * 20 < looked) {
+      return atOdd > atEven ? StandardCharsets.UTF_16LE : StandardCharsets.UTF_16BE;
     }
     if (isAll(bytes, StandardCharsets.UTF_8)) {
       return StandardCharsets.UTF_8;
@@ -110,6 +115,14 @@ public final class TextDecoding {
       return isAll(bytes, WINDOWS_1252) ? WINDOWS_1252 : StandardCharsets.ISO_8859_1;
     }
     return hasEuroSign ? ISO_8859_15 : WINDOWS_1252;
+  }
+
+  private static int zeros(byte[] bytes, int from) {
+    int zeros = 0;
+    for (int i = from; i < Math.min(bytes.length, LOOKED_AT); i += 2) {
+      zeros += bytes[i] == 0 ? 1 : 0;
+    }
+    return zeros;
   }
 
   private static boolean startsWith(byte[] bytes, int first, int second) {

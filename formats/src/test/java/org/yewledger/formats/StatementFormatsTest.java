@@ -34,13 +34,26 @@ public class StatementFormatsTest {
 
   @DataProvider
   Object[][] others() {
-    return new Object[][] {{""}, {"%PDF-1.7 \n1 0 obj"}, {"<html>, hello"}, {"hello"}};
+    return new Object[][] {
+      {"", "empty"},
+      {" \n\t\n", "blank"},
+      {"%PDF-1.7 \n1 0 obj", "PDF"},
+      {"\u001f\u008b\u0008\u0000", "gzip"},
+      {"\u00d0\u00cf\u0011\u00e0", "XLS"},
+      {"Date;Te\u0000xt;Amount\n", "zero bytes"},
+      {"<html>, hello", "web page"},
+      {"<!DOCTYPE html><html>;", "web page"},
+      {"{\"error\": \"expired\", \"code\": 401}", "error"},
+      {"<!DOCTYPE x [<!ENTITY a 'b'>]><x>;</x>", "document type"},
+      {"hello", "hello"},
+    };
   }
 
+  /** Each is told what it is, so that the person knows what to do. */
   @Test(dataProvider = "others")
-  public void refusesWhatIsNeither(String content) {
+  public void saysWhatTheFileIsInstead(String content, String said) {
     UnreadableFile e =
         expectThrows(UnreadableFile.class, () -> StatementFormats.recognise(bytes(content)));
-    assertTrue(e.getMessage().startsWith("Th"), e.getMessage());
+    assertTrue(e.getMessage().contains(said), e.getMessage());
   }
 }

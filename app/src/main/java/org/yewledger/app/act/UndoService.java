@@ -1,6 +1,5 @@
 package org.yewledger.app.act;
 
-import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.Objects;
 import java.util.Optional;
@@ -16,6 +15,7 @@ import org.yewledger.app.act.ActJson.NextActsJson;
 import org.yewledger.app.act.ActJson.OneActJson;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.platform.Walls;
@@ -32,13 +32,19 @@ public class UndoService {
 
   private final Acts acts;
   private final ActReader reader;
+  private final HouseholdDays days;
   private final JdbcClient jdbc;
   private final TransactionTemplate transaction;
 
   UndoService(
-      Acts acts, ActReader reader, JdbcClient jdbc, PlatformTransactionManager transactions) {
+      Acts acts,
+      ActReader reader,
+      HouseholdDays days,
+      JdbcClient jdbc,
+      PlatformTransactionManager transactions) {
     this.acts = acts;
     this.reader = reader;
+    this.days = days;
     this.jdbc = jdbc;
     this.transaction = new TransactionTemplate(transactions);
   }
@@ -122,7 +128,7 @@ public class UndoService {
         .flatMap(d -> reader.act(UUID.fromString(d)))
         .map(a ->
             "“%s” by %s, %s, changed the same since."
-                .formatted(a.words(), a.who(), WHEN.format(a.at().atOffset(ZoneOffset.UTC))))
+                .formatted(a.words(), a.who(), WHEN.format(a.at().atZone(days.zone()))))
         .orElse("it was changed since.");
   }
 }

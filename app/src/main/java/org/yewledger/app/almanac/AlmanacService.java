@@ -2,7 +2,6 @@ package org.yewledger.app.almanac;
 
 import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
-import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -24,6 +23,7 @@ import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.FeedBalances;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.post.WaitingCounts;
 import org.yewledger.app.post.WaitingCounts.Count;
 import org.yewledger.app.reconcile.StatementEntity;
@@ -50,7 +50,7 @@ class AlmanacService {
   private final FeedBalances feeds;
   private final SetupService setup;
   private final NextSteps next;
-  private final Clock clock;
+  private final HouseholdDays days;
 
   AlmanacService(
       EntityManager entities,
@@ -61,7 +61,7 @@ class AlmanacService {
       FeedBalances feeds,
       SetupService setup,
       NextSteps next,
-      Clock clock) {
+      HouseholdDays days) {
     this.entities = entities;
     this.charts = charts;
     this.accountStatements = accountStatements;
@@ -70,7 +70,7 @@ class AlmanacService {
     this.feeds = feeds;
     this.setup = setup;
     this.next = next;
-    this.clock = clock;
+    this.days = days;
   }
 
   /** What every row of one page shares. */
@@ -94,7 +94,8 @@ class AlmanacService {
     List<AccountStatements.Of> all =
         accountStatements.of(chart.bankAccounts(bookId).toList(), chart);
     var allMonths = new MonthsOfAccounts(all.stream().map(AccountStatements.Of::monthly).toList());
-    YearMonth lastPossible = YearMonth.now(clock);
+    LocalDate today = days.today();
+    YearMonth lastPossible = YearMonth.from(today);
     YearMonth working = allMonths.firstNotAgreed(lastPossible);
     YearMonth month = chosen == null ? working : chosen;
     List<YearMonth> window = window(month, working);
@@ -111,7 +112,7 @@ class AlmanacService {
     return new AlmanacPageJson(
         month,
         working,
-        LocalDate.now(clock),
+        today,
         reel(window, allMonths),
         window,
         chart

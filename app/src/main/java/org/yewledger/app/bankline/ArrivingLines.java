@@ -34,15 +34,15 @@ final class ArrivingLines {
       create temp table if not exists arriving_line (
         id uuid, booked_on date, value_on date, amount_minor bigint, payee text, memo text, reference text,
         type text, identity text, raw text, source_line int, text_key text, ordinal int, pending boolean,
-        doubt_over uuid) on commit delete rows\
+        doubt_over uuid, details jsonb) on commit delete rows\
       """;
 
   private static final String INSERT_LINES =
       """
       insert into bank_line (household_id, batch_id, account_id, id, booked_on, value_on, amount_minor,
-          payee, memo, reference, type, identity, raw, source_line, text_key, ordinal, pending)
+          payee, memo, reference, type, identity, raw, source_line, text_key, ordinal, pending, details)
       select ?, ?, ?, id, booked_on, value_on, amount_minor, payee, memo, reference, type, identity, raw,
-          source_line, text_key, ordinal, pending
+          source_line, text_key, ordinal, pending, details
       from arriving_line\
       """;
 
@@ -138,6 +138,7 @@ final class ArrivingLines {
     value(row, newLine.arrival().ordinal());
     value(row, line.isPending());
     value(row, newLine.arrival().doubtOver());
+    text(row, LineDetails.toJson(line.details()));
     row.setCharAt(row.length() - 1, '\n');
   }
 

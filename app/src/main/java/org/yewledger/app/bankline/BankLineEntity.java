@@ -1,15 +1,19 @@
 package org.yewledger.app.bankline;
 
+import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import java.util.Map;
 import java.util.UUID;
 import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.gather.LineDetail;
 
 /**
  * A bank line as stored: written once by {@link BankLineStore}, never changed. Lines of a batch
@@ -38,6 +42,10 @@ public class BankLineEntity {
   private String textKey;
   private int ordinal;
   private boolean pending;
+
+  @Column(columnDefinition = "jsonb")
+  @Convert(converter = LineDetails.class)
+  private Map<LineDetail, String> details;
 
   protected BankLineEntity() {}
 
@@ -73,6 +81,7 @@ public class BankLineEntity {
         identity,
         raw,
         sourceLine,
-        pending);
+        pending,
+        details);
   }
 }

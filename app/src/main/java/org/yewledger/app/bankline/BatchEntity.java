@@ -26,7 +26,7 @@ public class BatchEntity {
   @TenantId private UUID householdId;
   private long no;
   private UUID accountId;
-  private String fileName;
+  private String sourceName;
 
   @Enumerated(EnumType.STRING)
   private LineSource source;
@@ -59,7 +59,7 @@ public class BatchEntity {
     this.id = id;
     this.no = no;
     this.accountId = accountId;
-    this.fileName = origin.name();
+    this.sourceName = origin.name();
     this.source = origin.source();
     this.gatheredAt = origin.gatheredAt();
     this.gatheredBy = origin.gatheredBy();
@@ -90,8 +90,8 @@ public class BatchEntity {
   }
 
   /** The name of the file, or of the institution for a feed. */
-  public String fileName() {
-    return fileName;
+  public String sourceName() {
+    return sourceName;
   }
 
   public LineSource source() {

@@ -4,19 +4,24 @@ import java.sql.Date;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
-import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.KeptByHousehold;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.gather.LineDetail;
 
 /** The waiting lines as rows: of a hundred thousand, entities would cost several times as much. */
 @Component
 public class WaitingRows {
+  /** Of all households together: some hundred megabytes. */
+  private static final int MOST_ROWS_KEPT = 200_000;
+
   /** A waiting line without its raw text; {@code version} is that of its state. */
   public record Row(
       UUID id,
@@ -31,34 +36,81 @@ public class WaitingRows {
       String type,
       @Nullable String identity,
       int sourceLine,
-      int version) {
+      int version,
+      Map<LineDetail, String> details) {
 
     public BankLine toBankLine() {
       return new BankLine(
-          bookedOn, valueOn, amountMinor, payee, memo, reference, type, identity, "", sourceLine);
+          bookedOn,
+          valueOn,
+          amountMinor,
+          payee,
+          memo,
+          reference,
+          type,
+          identity,
+          "",
+          sourceLine,
+          false,
+          details);
     }
   }
 
   private final JdbcClient jdbc;
+  private final KeptByHousehold<Waiting> kept =
+      new KeptByHousehold<>(MOST_ROWS_KEPT, waiting -> waiting.rows().size());
 
   WaitingRows(JdbcClient jdbc) {
     this.jdbc = jdbc;
   }
 
-  /** Those of some accounts, oldest first. Cost: linear in their number, whatever lies behind. */
+  /**
+   * All that wait, in one form per state.
+   *
+   * @param state what they follow from; the same text for the same lines
+   */
+  public record Waiting(String state, List<Row> rows) {}
+
+  /**
+   * All of the household, oldest first. They are kept in memory until one of them changes: a page
+   * that shows a few of five thousand need not read them all again. Cost: a look at the states of
+   * those that wait, whatever lies behind.
+   */
   @Transactional(readOnly = true)
-  public List<Row> of(Collection<UUID> accounts) {
+  public Waiting all() {
+    UUID household = SignedIn.now().householdId();
+    String state = state(household);
+    Waiting known = kept.get(household);
+    if (known == null || !known.state().equals(state)) {
+      known = new Waiting(state, read(household));
+      kept.put(household, known);
+    }
+    return known;
+  }
+
+  /** Which lines wait, in which version of their states. */
+  private String state(UUID household) {
+    return jdbc.sql(
+            """
+            select count(*) || ',' || coalesce(sum(hashtextextended(bank_line_id::text, version)), 0)
+              from bank_line_state where household_id = :household and state = 'WAITING'\
+            """)
+        .param("household", household)
+        .query(String.class)
+        .single();
+  }
+
+  private List<Row> read(UUID household) {
     return jdbc.sql(
             """
             select l.id, l.batch_id, l.account_id, l.booked_on, l.value_on, l.amount_minor, l.payee, l.memo, l.reference,
-                   l.type, l.identity, l.source_line, s.version
+                   l.type, l.identity, l.source_line, s.version, l.details::text
               from bank_line_state s
               join bank_line l on l.household_id = :household and l.id = s.bank_line_id
-             where s.household_id = :household and s.state = 'WAITING' and s.account_id = any(:accounts)
+             where s.household_id = :household and s.state = 'WAITING'
              order by s.booked_on, s.bank_line_id\
             """)
-        .param("household", SignedIn.now().householdId())
-        .param("accounts", accounts.toArray(UUID[]::new))
+        .param("household", household)
         .query(WaitingRows::row)
         .list();
   }
@@ -78,6 +130,7 @@ public class WaitingRows {
         row.getString(10),
         row.getString(11),
         row.getInt(12),
-        row.getInt(13));
+        row.getInt(13),
+        LineDetails.read(row.getString(14)));
   }
 }

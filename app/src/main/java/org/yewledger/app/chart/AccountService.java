@@ -1,7 +1,6 @@
 package org.yewledger.app.chart;
 
 import jakarta.persistence.EntityManager;
-import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,6 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
@@ -32,7 +32,7 @@ public class AccountService {
   private final OpeningMerge openings;
   private final ObjectProvider<AccountFollower> followers;
   private final Acts acts;
-  private final Clock clock;
+  private final HouseholdDays days;
 
   AccountService(
       EntityManager entities,
@@ -42,7 +42,7 @@ public class AccountService {
       OpeningMerge openings,
       ObjectProvider<AccountFollower> followers,
       Acts acts,
-      Clock clock) {
+      HouseholdDays days) {
     this.entities = entities;
     this.charts = charts;
     this.jdbc = jdbc;
@@ -50,7 +50,7 @@ public class AccountService {
     this.openings = openings;
     this.followers = followers;
     this.acts = acts;
-    this.clock = clock;
+    this.days = days;
   }
 
   /** Adds an account or a group at the end of its group. */
@@ -192,7 +192,7 @@ public class AccountService {
       throw new Conflict("already-closed", account.name() + " is closed already.");
     }
     charts.use(account).requireClosable();
-    LocalDate today = LocalDate.now(clock);
+    LocalDate today = days.today();
     acts.begin(ActKind.CLOSE_ACCOUNT, "Closed " + account.name());
     row(chart, id, version).become(account.closedOn(today));
   }

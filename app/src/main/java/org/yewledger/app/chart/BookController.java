@@ -8,7 +8,6 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
-import java.time.Clock;
 import java.time.LocalDate;
 import java.time.Month;
 import java.util.Comparator;
@@ -29,6 +28,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.BookService.BookFacts;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.core.chart.StarterChart;
 import org.yewledger.core.ledger.FiscalYear;
@@ -86,13 +86,14 @@ class BookController {
   private final ChartService charts;
   private final BookService books;
   private final TaxRateService taxRates;
-  private final Clock clock;
+  private final HouseholdDays days;
 
-  BookController(ChartService charts, BookService books, TaxRateService taxRates, Clock clock) {
+  BookController(
+      ChartService charts, BookService books, TaxRateService taxRates, HouseholdDays days) {
     this.charts = charts;
     this.books = books;
     this.taxRates = taxRates;
-    this.clock = clock;
+    this.days = days;
   }
 
   @GetMapping("/api/books")
@@ -154,8 +155,7 @@ class BookController {
   /** The currencies of ISO 4217, as the JDK knows them. */
   @GetMapping("/api/currencies")
   List<CurrencyJson> currencies() {
-    List<String> usable =
-        CurrencyUnit.registeredCurrencies().stream().map(CurrencyUnit::getCode).toList();
+    List<String> usable = Currencies.inUse().stream().map(CurrencyUnit::getCode).toList();
     return Currency.getAvailableCurrencies().stream()
         .filter(c -> usable.contains(c.getCurrencyCode()))
         .sorted(Comparator.comparing(Currency::getCurrencyCode))
@@ -168,7 +168,7 @@ class BookController {
   }
 
   private BookJson json(BookEntity b) {
-    FiscalYear year = FiscalYear.of(LocalDate.now(clock), b.fiscalYearStartsIn());
+    FiscalYear year = FiscalYear.of(days.today(), b.fiscalYearStartsIn());
     return new BookJson(
         b.id(),
         b.version(),
@@ -185,7 +185,7 @@ class BookController {
         kept.id(),
         kept.bookId(),
         kept.rate().name(),
-        kept.rate().percentOn(LocalDate.now(clock)).orElse(null),
+        kept.rate().percentOn(days.today()).orElse(null),
         kept.rate().steps().stream().map(s -> new TaxStepJson(s.from(), s.percent())).toList());
   }
 }

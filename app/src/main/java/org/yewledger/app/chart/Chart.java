@@ -94,6 +94,14 @@ public final class Chart {
     return row;
   }
 
+  /** What the chart says, in one text; the same for the same books and accounts. */
+  public String state() {
+    var state = new StringBuilder();
+    books.values().forEach(b -> state.append(b.id()).append(b.version()).append(';'));
+    rows.values().forEach(a -> state.append(a.id()).append(a.version()).append(';'));
+    return state.toString();
+  }
+
   /** Sent back with a change, so that two windows do not overwrite each other. */
   public int version(UUID accountId) {
     return row(accountId).version();

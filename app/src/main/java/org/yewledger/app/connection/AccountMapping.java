@@ -1,15 +1,14 @@
 package org.yewledger.app.connection;
 
 import jakarta.persistence.EntityManager;
-import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.chart.AccountFacts;
 import org.yewledger.app.chart.AccountService;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
@@ -32,12 +31,12 @@ class AccountMapping {
 
   private final EntityManager entities;
   private final AccountService accounts;
-  private final Clock clock;
+  private final HouseholdDays days;
 
-  AccountMapping(EntityManager entities, AccountService accounts, Clock clock) {
+  AccountMapping(EntityManager entities, AccountService accounts, HouseholdDays days) {
     this.entities = entities;
     this.accounts = accounts;
-    this.clock = clock;
+    this.days = days;
   }
 
   /**
@@ -99,7 +98,7 @@ class AccountMapping {
   }
 
   private void requireWithinHistory(LocalDate startOn, ConnectionEntity connection) {
-    LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
+    LocalDate today = days.today();
     LocalDate earliest = today.minusDays(connection.historyDays());
     if (startOn.isBefore(earliest) || startOn.isAfter(today)) {
       throw Refusal.ofField(

@@ -53,6 +53,8 @@ final class BankWire {
 
   record Balances(List<Balance> balances) {}
 
+  record PartyAccount(@Nullable String iban) {}
+
   record Transaction(
       @Nullable String transactionId,
       @Nullable String entryReference,
@@ -63,7 +65,14 @@ final class BankWire {
       @Nullable String creditorName,
       @Nullable String debtorName,
       @Nullable String remittanceInformationUnstructured,
-      @Nullable String proprietaryBankTransactionCode) {}
+      @Nullable String proprietaryBankTransactionCode,
+      @Nullable PartyAccount creditorAccount,
+      @Nullable PartyAccount debtorAccount,
+      @Nullable String ultimateCreditor,
+      @Nullable String ultimateDebtor,
+      @Nullable String mandateId,
+      @Nullable String creditorId,
+      @Nullable String additionalInformation) {}
 
   record Page(
       @Nullable List<Transaction> booked,

@@ -4,7 +4,6 @@ import jakarta.persistence.EntityManager;
 import java.net.URI;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -23,6 +22,7 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.ConnectionEntity.Status;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.Secrets;
@@ -45,6 +45,7 @@ class ConnectionService {
   private final Secrets secrets;
   private final KeptConsents consents;
   private final Acts acts;
+  private final HouseholdDays days;
   private final Clock clock;
   private final TransactionTemplate transaction;
 
@@ -57,6 +58,7 @@ class ConnectionService {
       Secrets secrets,
       KeptConsents consents,
       Acts acts,
+      HouseholdDays days,
       Clock clock,
       PlatformTransactionManager transactions) {
     this.entities = entities;
@@ -67,6 +69,7 @@ class ConnectionService {
     this.secrets = secrets;
     this.consents = consents;
     this.acts = acts;
+    this.days = days;
     this.clock = clock;
     this.transaction = new TransactionTemplate(transactions);
   }
@@ -304,6 +307,6 @@ class ConnectionService {
   }
 
   LocalDate today() {
-    return LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
+    return days.today();
   }
 }

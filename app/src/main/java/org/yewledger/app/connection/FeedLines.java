@@ -2,6 +2,7 @@ package org.yewledger.app.connection;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Map;
 import java.util.Objects;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -10,7 +11,9 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.gather.LineDetail;
 import org.yewledger.core.money.Amounts;
+import org.yewledger.formats.Details;
 import org.yewledger.formats.Excerpt;
 
 /** Transactions of a feed as bank lines. */
@@ -48,7 +51,20 @@ final class FeedLines {
         t.transactionId(),
         raw(t),
         0,
-        pending);
+        pending,
+        details(t, minor < 0));
+  }
+
+  private static Map<LineDetail, String> details(BankWire.Transaction t, boolean out) {
+    BankWire.PartyAccount other = out ? t.creditorAccount() : t.debtorAccount();
+    return new Details()
+        .add(LineDetail.COUNTERPARTY_ACCOUNT, other == null ? "" : text(other.iban()))
+        .add(LineDetail.ULTIMATE_PARTY, text(out ? t.ultimateCreditor() : t.ultimateDebtor()))
+        .add(LineDetail.MANDATE, text(t.mandateId()))
+        .add(LineDetail.CREDITOR, text(t.creditorId()))
+        .add(LineDetail.END_TO_END, text(t.endToEndId()))
+        .add(LineDetail.SUPPLEMENT, text(t.additionalInformation()))
+        .said();
   }
 
   /** The booked balance of today; null if the bank does not say it. */

@@ -5,7 +5,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -22,6 +21,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.ConnectionEntity.Status;
 import org.yewledger.app.gather.GatherService;
 import org.yewledger.app.opening.OpeningService;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
@@ -57,6 +57,7 @@ class SyncService {
   private final ChartService charts;
   private final FeedBalances balances;
   private final KeptConsents consents;
+  private final HouseholdDays days;
   private final Clock clock;
 
   SyncService(
@@ -68,6 +69,7 @@ class SyncService {
       ChartService charts,
       FeedBalances balances,
       KeptConsents consents,
+      HouseholdDays days,
       Clock clock) {
     this.entities = entities;
     this.transaction = new TransactionTemplate(transactions);
@@ -77,6 +79,7 @@ class SyncService {
     this.charts = charts;
     this.balances = balances;
     this.consents = consents;
+    this.days = days;
     this.clock = clock;
   }
 
@@ -227,7 +230,8 @@ class SyncService {
             balance,
             null,
             null,
-            new Days(run.from(), today()));
+            new Days(run.from(), today()),
+            List.of());
     var origin =
         new BatchEntity.Origin(
             run.institutionName(), LineSource.FEED, clock.instant(), SignedIn.now().personId());
@@ -266,6 +270,6 @@ class SyncService {
   }
 
   private LocalDate today() {
-    return LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
+    return days.today();
   }
 }

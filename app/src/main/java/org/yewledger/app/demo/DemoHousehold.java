@@ -75,7 +75,7 @@ class DemoHousehold implements ApplicationRunner {
     SignedIn wren =
         HouseholdFounding.newOwner(fixed("wren"), "Wren Aldercott", EMAIL, fixed("aldercott"));
     if (!founding.isFounded(wren)) {
-      founding.found("Aldercott", wren, PASSWORD, this::load);
+      founding.found("Aldercott", "Europe/Amsterdam", wren, PASSWORD, this::load);
       LOG.info("The demo household is loaded.");
     }
   }

@@ -83,7 +83,8 @@ class BatchService {
           "already-taken-back", "Batch %d was taken back before.".formatted(batch.no()));
     }
     acts.begin(
-        ActKind.TAKE_BATCH_BACK, "Took back batch %d, %s".formatted(batch.no(), batch.fileName()));
+        ActKind.TAKE_BATCH_BACK,
+        "Took back batch %d, %s".formatted(batch.no(), batch.sourceName()));
     boolean statementToo = removeStatement(batchId);
     List<BankLineEntity> lines = linesOf(batchId);
     List<UUID> ids = lines.stream().map(BankLineEntity::id).toList();

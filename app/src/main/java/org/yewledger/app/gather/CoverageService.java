@@ -205,7 +205,7 @@ class CoverageService {
         b.no(),
         b.accountId(),
         account.name(),
-        b.fileName(),
+        b.sourceName(),
         b.source(),
         b.gatheredAt(),
         b.firstDay(),

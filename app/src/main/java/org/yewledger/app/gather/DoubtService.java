@@ -145,7 +145,7 @@ class DoubtService {
         row.id(),
         batch.no(),
         batch.source(),
-        batch.fileName(),
+        batch.sourceName(),
         line.sourceLine(),
         line.bookedOn(),
         line.valueOn(),

@@ -15,6 +15,7 @@ import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
+import org.yewledger.core.gather.Discrepancy;
 import org.yewledger.core.gather.Gathering;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.gather.RunningBalance;
@@ -37,6 +38,7 @@ record FilePreviewJson(
     @Nullable ReadingProblemJson problem,
     List<FilePartJson> parts) {
   private static final int LINES_SHOWN = 400;
+  private static final int OTHERS_SHOWN = 20;
 
   static FilePreviewJson of(String fileName, GatherService.Preview preview) {
     StatementReading reading = preview.read().reading();
@@ -60,6 +62,7 @@ record FilePreviewJson(
 
   /**
    * @param remembered whether the layout was kept from an earlier file with these column names
+   * @param others the first of the rows that are no lines
    */
   record TableJson(
       List<String> header,
@@ -71,7 +74,10 @@ record FilePreviewJson(
       String dateEvidence,
       int dateEvidenceLine,
       boolean decimalMarkCertain,
-      List<BalanceBreakJson> breaks) {
+      boolean signCertain,
+      List<BalanceBreakJson> breaks,
+      int otherCount,
+      List<RowJson> others) {
 
     static TableJson of(TableReadAs table, StatementReading reading, @Nullable Route route) {
       Table cells = table.cells();
@@ -86,13 +92,19 @@ record FilePreviewJson(
               .map(r -> new RowJson(r.line(), r.cells()))
               .toList(),
           cells.data().size(),
-          LayoutJson.of(cells, table.layout()),
+          LayoutJson.of(cells, table.layout(), table.mayLeaveOut()),
           table.remembered(),
           table.detected().dateOrderCertain(),
           table.detected().dateEvidence(),
           table.detected().dateEvidenceLine(),
           table.detected().decimalMarkCertain(),
-          breaks);
+          table.detected().signCertain(),
+          breaks,
+          table.others().size(),
+          table.others().stream()
+              .limit(OTHERS_SHOWN)
+              .map(r -> new RowJson(r.line(), r.cells()))
+              .toList());
     }
 
     private static List<BalanceBreakJson> breaks(
@@ -153,6 +165,29 @@ record FilePreviewJson(
   }
 
   /**
+   * Where the figures of a file do not come out.
+   *
+   * @param apart what a line would have to bring or take to mend it; a count for COUNT
+   */
+  record DiscrepancyJson(
+      Discrepancy.Kind kind,
+      @Nullable LocalDate on,
+      @Nullable Integer line,
+      String words,
+      BigDecimal apart) {
+    static DiscrepancyJson of(Discrepancy d, BankStatement file) {
+      return new DiscrepancyJson(
+          d.kind(),
+          d.on(),
+          d.line() == 0 ? null : d.line(),
+          d.inWords(file.currency()),
+          d.kind() == Discrepancy.Kind.COUNT
+              ? BigDecimal.valueOf(d.apartMinor())
+              : Amounts.toDecimal(d.apartMinor(), file.currency()));
+    }
+  }
+
+  /**
    * @param accountId null while the account has to be chosen
    * @param refusal why the account cannot take the lines
    * @param isOfAnother whether the number in the file is not that of the chosen account
@@ -174,6 +209,7 @@ record FilePreviewJson(
       @Nullable BigDecimal opening,
       @Nullable FileBalanceJson closing,
       boolean makesStatement,
+      List<DiscrepancyJson> discrepancies,
       List<ArrivalJson> lines) {
 
     static FilePartJson of(PartPreview part) {
@@ -199,6 +235,7 @@ record FilePreviewJson(
           opening == null ? null : Amounts.toDecimal(opening, file.currency()),
           FileBalanceJson.of(file.closing(), file),
           part.makesStatement(),
+          file.discrepancies().stream().map(d -> DiscrepancyJson.of(d, file)).toList(),
           gathering == null || route == null ? List.of() : lines(gathering, route.account()));
     }
 

@@ -103,9 +103,11 @@ class FileReading {
             .or(() -> fitting.stream().findFirst());
     LayoutJson layout = said != null ? said : ofAccount.map(Remembered::layout).orElse(null);
     Account account = route == null ? null : route.account();
+    TableDetection inCurrency =
+        account == null ? detected : TableDetection.of(cells, account.currency());
     StatementReading reading =
         StatementReading.of(
-            cells, detected, account, layout, said == null && ofAccount.isPresent());
+            cells, inCurrency, account, layout, said == null && ofAccount.isPresent());
     List<Part> parts = reading.statements().stream().map(s -> new Part(s, route)).toList();
     return new FileRead(reading, parts, route);
   }

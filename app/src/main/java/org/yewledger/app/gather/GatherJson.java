@@ -13,10 +13,20 @@ import org.yewledger.core.gather.LineSource;
 final class GatherJson {
   private GatherJson() {}
 
-  /** The account that the lines of a number in the file go to. */
-  record FileChoiceJson(String accountNumber, UUID accountId, boolean makeStatement) {
+  /**
+   * The account that the lines of a number in the file go to.
+   *
+   * @param discrepanciesSeen whether the lines are taken although figures of the file do not come
+   *     out
+   */
+  record FileChoiceJson(
+      String accountNumber,
+      UUID accountId,
+      boolean makeStatement,
+      @Nullable Boolean discrepanciesSeen) {
     GatherService.Choice toChoice() {
-      return new GatherService.Choice(accountNumber, accountId, makeStatement);
+      return new GatherService.Choice(
+          accountNumber, accountId, makeStatement, Boolean.TRUE.equals(discrepanciesSeen));
     }
   }
 
@@ -68,7 +78,7 @@ final class GatherJson {
       UUID lineId,
       long batchNo,
       LineSource source,
-      String fileName,
+      String sourceName,
       int sourceLine,
       LocalDate bookedOn,
       @Nullable LocalDate valueOn,
@@ -98,7 +108,7 @@ final class GatherJson {
       long no,
       UUID accountId,
       String accountName,
-      String fileName,
+      String sourceName,
       LineSource source,
       Instant gatheredAt,
       @Nullable LocalDate firstDay,

@@ -63,8 +63,14 @@ public class GatherService {
   /** What a file would bring. */
   record Preview(FileRead read, List<PartPreview> parts) {}
 
-  /** The account that a person settled for a number in the file. */
-  record Choice(String accountNumber, UUID accountId, boolean makeStatement) {}
+  /**
+   * The account that a person settled for a number in the file.
+   *
+   * @param discrepanciesSeen whether the lines are taken although figures of the file do not come
+   *     out
+   */
+  record Choice(
+      String accountNumber, UUID accountId, boolean makeStatement, boolean discrepanciesSeen) {}
 
   /** What a file or a sync has brought for an account; ids in the order of its lines. */
   public record TakenIn(BatchEntity batch, List<UUID> lineIds, @Nullable UUID statementId) {}
@@ -149,7 +155,7 @@ public class GatherService {
         new Upload(
             upload.fileName(), upload.bytes(), isTable ? only : null, Map.of(), upload.layout());
     FileRead read = files.read(forAccount, chart);
-    StatementReading reading = read.reading().required();
+    StatementReading reading = read.reading().settledBy(upload.layout()).required();
     var origin =
         new BatchEntity.Origin(
             upload.fileName(), reading.source(), clock.instant(), SignedIn.now().personId());
@@ -160,12 +166,15 @@ public class GatherService {
               ? choices.getFirst()
               : choice(part.statement(), choices);
       Account account = chart.account(choice.accountId());
+      Gathering.requireSeen(part.statement(), choice.discrepanciesSeen());
       taken.add(takeIn(account, part.statement(), origin, choice.makeStatement()));
       routing.keep(part.statement().accountNumber(), account.id());
       StatementReading.TableReadAs table = reading.table();
       if (table != null && keepLayout) {
         layouts.keep(
-            account.id(), table.cells().headerKey(), LayoutJson.of(table.cells(), table.layout()));
+            account.id(),
+            table.cells().headerKey(),
+            LayoutJson.of(table.cells(), table.layout(), table.mayLeaveOut()));
       }
     }
     return taken;

@@ -19,6 +19,7 @@ import org.yewledger.formats.table.TableReading;
  *
  * @param encoding null to find it out; so are {@code separator} and {@code headerLine}
  * @param meanings one per column; empty to propose them
+ * @param leaveOutOthers whether rows that are no lines, such as totals, are left out
  */
 record LayoutJson(
     @Nullable String encoding,
@@ -27,9 +28,10 @@ record LayoutJson(
     List<Meaning> meanings,
     @Nullable DateOrder dateOrder,
     @Nullable DecimalMark decimalMark,
-    @Nullable Sign sign) {
+    @Nullable Sign sign,
+    @Nullable Boolean leaveOutOthers) {
 
-  static LayoutJson of(Table table, TableLayout layout) {
+  static LayoutJson of(Table table, TableLayout layout, boolean leavesOutOthers) {
     return new LayoutJson(
         table.charset() == null ? null : table.charset().name(),
         table.charset() == null ? null : String.valueOf(table.separator()),
@@ -37,7 +39,8 @@ record LayoutJson(
         layout.meanings(),
         layout.dateOrder(),
         layout.decimalMark(),
-        layout.sign());
+        layout.sign(),
+        leavesOutOthers);
   }
 
   /** How the file is cut into cells. */

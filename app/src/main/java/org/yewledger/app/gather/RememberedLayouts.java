@@ -42,7 +42,7 @@ class RememberedLayouts {
             new Remembered(
                 row.getObject("account_id", UUID.class),
                 row.getString("header_key"),
-                json.readValue(row.getString("layout"), LayoutJson.class)))
+                json.readValue(row.getString("layout"), KeptLayout.class).toLayout()))
         .list();
   }
 
@@ -58,7 +58,7 @@ class RememberedLayouts {
             SignedIn.now().householdId(),
             accountId,
             headerKey,
-            json.writeValueAsString(layout),
+            json.writeValueAsString(KeptLayout.of(layout)),
             OffsetDateTime.ofInstant(clock.instant(), ZoneOffset.UTC))
         .update();
   }

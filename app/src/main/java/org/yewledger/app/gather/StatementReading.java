@@ -7,6 +7,7 @@ import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.gather.RunningBalance;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.formats.Excerpt;
 import org.yewledger.formats.StatementFormats;
 import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.camt.CamtReader;
@@ -36,13 +37,17 @@ record StatementReading(
    *
    * @param remembered whether the layout is one that was kept for these column names
    * @param breaks where the balance column does not run on
+   * @param others the rows that are no lines
+   * @param mayLeaveOut whether a person has said that such rows are left out
    */
   record TableReadAs(
       Table cells,
       TableDetection detected,
       TableLayout layout,
       boolean remembered,
-      List<RunningBalance.Break> breaks) {}
+      List<RunningBalance.Break> breaks,
+      List<Table.Row> others,
+      boolean mayLeaveOut) {}
 
   static boolean isTable(byte[] bytes) {
     LineSource source = StatementFormats.recognise(bytes);
@@ -79,20 +84,20 @@ record StatementReading(
       @Nullable LayoutJson layout,
       boolean remembered) {
     TableLayout readBy = layout == null ? detected.layout() : layout.over(detected.layout());
+    boolean mayLeaveOut = layout != null && Boolean.TRUE.equals(layout.leaveOutOthers());
+    var unread =
+        new TableReadAs(cells, detected, readBy, remembered, List.of(), List.of(), mayLeaveOut);
     if (account == null) {
-      return new StatementReading(
-          cells.source(),
-          List.of(),
-          new TableReadAs(cells, detected, readBy, remembered, List.of()),
-          null);
+      return new StatementReading(cells.source(), List.of(), unread, null);
     }
     try {
       TableStatement read = TableStatementReader.read(cells, readBy, account.currency());
-      var table = new TableReadAs(cells, detected, readBy, remembered, read.breaks());
+      var table =
+          new TableReadAs(
+              cells, detected, readBy, remembered, read.breaks(), read.others(), mayLeaveOut);
       return new StatementReading(cells.source(), List.of(read.statement()), table, null);
     } catch (UnreadableFile problem) {
-      var table = new TableReadAs(cells, detected, readBy, remembered, List.of());
-      return new StatementReading(cells.source(), List.of(), table, problem);
+      return new StatementReading(cells.source(), List.of(), unread, problem);
     }
   }
 
@@ -105,7 +110,44 @@ record StatementReading(
       throw Refusal.ofField(
           "account-missing", "account", "Choose the account that the file is for.");
     }
+    if (table != null && !table.others().isEmpty() && !table.mayLeaveOut()) {
+      Table.Row first = table.others().getFirst();
+      throw UnreadableFile.at(
+          first.line(),
+          "%s is no line of the account, and %d such rows are in the file. Say that they are left out, or mend the file."
+              .formatted(Excerpt.of(String.join(" ", first.cells())), table.others().size()));
+    }
     return this;
+  }
+
+  /**
+   * What the file does not settle of how it is written, and nobody has said.
+   *
+   * @throws Refusal {@code layout-open}, naming the part of the layout to say
+   */
+  StatementReading settledBy(@Nullable LayoutJson layout) {
+    if (table != null && !table.remembered()) {
+      TableDetection found = table.detected();
+      requireSaid(
+          found.dateOrderCertain() || layout != null && layout.dateOrder() != null,
+          "dateOrder",
+          "The dates of the file fit more than one order of day and month. Say which it is.");
+      requireSaid(
+          found.decimalMarkCertain() || layout != null && layout.decimalMark() != null,
+          "decimalMark",
+          "The amounts of the file fit a decimal comma and a decimal point. Say which it is.");
+      requireSaid(
+          found.signCertain() || layout != null && layout.sign() != null,
+          "sign",
+          "No amount of the file has a minus, so money out cannot be told from money in. Say how money out is written.");
+    }
+    return this;
+  }
+
+  private static void requireSaid(boolean said, String field, String sentence) {
+    if (!said) {
+      throw Refusal.ofField("layout-open", field, sentence);
+    }
   }
 
   /** The one account of a file that is meant for one account. */

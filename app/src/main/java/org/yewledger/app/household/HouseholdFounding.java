@@ -47,11 +47,12 @@ public class HouseholdFounding {
    * Founds the household with a new person as its owner, and does the first work in it, all in one
    * transaction: a household is whole or not there.
    */
-  public void found(String name, SignedIn owner, String password, Runnable firstWork) {
+  public void found(
+      String name, String timeZone, SignedIn owner, String password, Runnable firstWork) {
     as(
         owner,
         () -> {
-          addHousehold(name, owner);
+          addHousehold(name, timeZone, owner);
           jdbc.sql("insert into person (id, email, name, password_hash) values (?, ?, ?, ?)")
               .params(owner.personId(), owner.email(), owner.name(), passwords.encode(password))
               .update();
@@ -63,20 +64,20 @@ public class HouseholdFounding {
   }
 
   /** Founds another household of a person who is known already. */
-  public void foundAnother(String name, SignedIn owner) {
+  public void foundAnother(String name, String timeZone, SignedIn owner) {
     as(
         owner,
         () -> {
-          addHousehold(name, owner);
+          addHousehold(name, timeZone, owner);
           acts.begin(ActKind.BEGIN_HOUSEHOLD, "Began the household " + name);
           addOwner(owner);
           return true;
         });
   }
 
-  private void addHousehold(String name, SignedIn owner) {
-    jdbc.sql("insert into household (id, name) values (?, ?)")
-        .params(owner.householdId(), name)
+  private void addHousehold(String name, String timeZone, SignedIn owner) {
+    jdbc.sql("insert into household (id, name, time_zone) values (?, ?, ?)")
+        .params(owner.householdId(), name, timeZone)
         .update();
   }
 

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.household.SignInThrottle.Limit;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.Texts;
@@ -35,7 +36,8 @@ class LinkController {
       @NotBlank @Size(max = Texts.NAME) String householdName,
       @NotBlank @Size(max = Texts.NAME) String name,
       @NotBlank @Size(max = Texts.ADDRESS) String email,
-      @NotNull @Size(max = Texts.NAME) String password) {}
+      @NotNull @Size(max = Texts.NAME) String password,
+      @Nullable @Size(max = Texts.SHORT) String timeZone) {}
 
   private final LinkService links;
   private final HouseholdFounding founding;
@@ -78,14 +80,17 @@ class LinkController {
     }
     String household = SessionController.requireName(wanted.householdName());
     String name = SessionController.requireName(wanted.name());
+    String zone = HouseholdDays.named(wanted.timeZone());
     UUID known = signIn.prove(email, wanted.password()).orElse(null);
     if (known != null) {
-      founding.foundAnother(household, HouseholdFounding.newOwner(known, name, email, Ids.next()));
+      founding.foundAnother(
+          household, zone, HouseholdFounding.newOwner(known, name, email, Ids.next()));
       return;
     }
     PasswordService.requireGood(wanted.password());
     founding.found(
         household,
+        zone,
         HouseholdFounding.newOwner(Ids.next(), name, email, Ids.next()),
         wanted.password(),
         () -> {});

@@ -25,6 +25,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
@@ -54,7 +55,10 @@ class SessionController {
 
   record ChooseHouseholdJson(@NotNull UUID householdId) {}
 
-  record NewHouseholdJson(@NotBlank @Size(max = Texts.NAME) String name) {}
+  /** {@code timeZone} by its name in the IANA database; UTC if none is said. */
+  record NewHouseholdJson(
+      @NotBlank @Size(max = Texts.NAME) String name,
+      @Nullable @Size(max = Texts.SHORT) String timeZone) {}
 
   private final SignInService signIn;
   private final HouseholdFounding founding;
@@ -136,7 +140,8 @@ class SessionController {
       HttpServletResponse response) {
     SignedIn me = SignedIn.now();
     SignedIn owner = HouseholdFounding.newOwner(me.personId(), me.name(), me.email(), Ids.next());
-    founding.foundAnother(requireName(wanted.name()), owner);
+    founding.foundAnother(
+        requireName(wanted.name()), HouseholdDays.named(wanted.timeZone()), owner);
     return begin(owner, request, response);
   }
 

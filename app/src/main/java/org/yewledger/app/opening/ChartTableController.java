@@ -2,7 +2,6 @@ package org.yewledger.app.opening;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.io.IOException;
-import java.time.Clock;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
@@ -18,6 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.opening.ChartTableService.Brought;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.formats.table.ChartTable;
 
 /** A book's chart and opening balances as a table. */
@@ -34,12 +34,12 @@ class ChartTableController {
 
   private final ChartService charts;
   private final ChartTableService tables;
-  private final Clock clock;
+  private final HouseholdDays days;
 
-  ChartTableController(ChartService charts, ChartTableService tables, Clock clock) {
+  ChartTableController(ChartService charts, ChartTableService tables, HouseholdDays days) {
     this.charts = charts;
     this.tables = tables;
-    this.clock = clock;
+    this.days = days;
   }
 
   @GetMapping
@@ -50,7 +50,7 @@ class ChartTableController {
   @GetMapping("/template")
   ResponseEntity<byte[]> template(@PathVariable UUID id) {
     String currency = charts.chart().book(id).currency();
-    LocalDate day = LocalDate.now(clock).withDayOfMonth(1);
+    LocalDate day = days.today().withDayOfMonth(1);
     return csv("chart-template", ChartTable.template(currency, day.toString()));
   }
 

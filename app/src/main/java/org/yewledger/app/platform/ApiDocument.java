@@ -4,8 +4,11 @@ import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
 import io.swagger.v3.core.util.Json;
+import io.swagger.v3.oas.models.Components;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.IntegerSchema;
+import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
 import io.swagger.v3.oas.models.servers.Server;
@@ -30,7 +33,23 @@ class ApiDocument {
   OpenAPI document() {
     return new OpenAPI()
         .info(new Info().title("Yew Ledger").version("1"))
-        .servers(List.of(new Server().url("/")));
+        .servers(List.of(new Server().url("/")))
+        .components(new Components().addSchemas("ProblemJson", problem()));
+  }
+
+  /** What every refusal looks like, after RFC 9457, with all codes that there are. */
+  private static Schema<?> problem() {
+    var type = new StringSchema();
+    ProblemCodes.ALL.forEach(code -> type.addEnumItem(ProblemCodes.URN + code));
+    return new ObjectSchema()
+        .description("Every answer of 4xx and 5xx, as application/problem+json.")
+        .addProperty("type", type)
+        .addProperty("status", new IntegerSchema())
+        .addProperty("title", new StringSchema())
+        .addProperty("detail", new StringSchema().description("For the person."))
+        .addProperty("field", new StringSchema().description("Which part of the request."))
+        .addProperty("line", new IntegerSchema().description("Which line of a file, from 1."))
+        .required(List.of("type", "status", "detail"));
   }
 
   /** A record's component is there unless it is marked as nullable. */

@@ -187,7 +187,7 @@ class Problems {
 
   static ProblemDetail problem(HttpStatus status, String code, String detail) {
     ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
-    problem.setType(URI.create("urn:yew:problem:" + code));
+    problem.setType(URI.create(ProblemCodes.URN + code));
     return problem;
   }
 }

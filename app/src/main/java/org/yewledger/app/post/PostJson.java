@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.journal.BookPostingsJson;
 import org.yewledger.app.platform.Texts;
+import org.yewledger.core.gather.LineDetail;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
@@ -45,6 +46,9 @@ final class PostJson {
   record AlternativeJson(
       UUID postingId, long entryNo, LocalDate date, String payee, long daysApart) {}
 
+  /** What the bank says beside text, reference and kind. */
+  record LineDetailJson(LineDetail detail, String text) {}
+
   record WaitingJson(
       UUID id,
       int version,
@@ -61,8 +65,9 @@ final class PostJson {
       String reference,
       String type,
       long batchNo,
-      String fileName,
+      String sourceName,
       int sourceLine,
+      List<LineDetailJson> details,
       @Nullable ProposalJson proposal,
       List<AlternativeJson> alternatives) {}
 

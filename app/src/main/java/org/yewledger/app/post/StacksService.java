@@ -19,6 +19,7 @@ import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.post.PostJson.AlternativeJson;
+import org.yewledger.app.post.PostJson.LineDetailJson;
 import org.yewledger.app.post.PostJson.ProposalJson;
 import org.yewledger.app.post.PostJson.StackJson;
 import org.yewledger.app.post.PostJson.StacksJson;
@@ -129,10 +130,16 @@ class StacksService {
         line.reference(),
         line.type(),
         batch.no(),
-        batch.fileName(),
+        batch.sourceName(),
         line.sourceLine(),
+        details(line),
         proposal(w, page),
         alternatives(w, page));
+  }
+
+  private static List<LineDetailJson> details(BankLine line) {
+    return new TreeMap<>(line.details())
+        .entrySet().stream().map(d -> new LineDetailJson(d.getKey(), d.getValue())).toList();
   }
 
   private static @Nullable ProposalJson proposal(Waiting w, Page page) {

@@ -10,6 +10,8 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.bankline.WaitingRows;
 import org.yewledger.app.bankline.WaitingRows.Row;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.platform.KeptByHousehold;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
@@ -17,7 +19,7 @@ import org.yewledger.core.post.Proposal;
 import org.yewledger.core.post.Proposer;
 import org.yewledger.core.post.Reason;
 
-/** The waiting lines with a fresh proposal for each: a rule made a moment ago is already tried. */
+/** The waiting lines with the proposal for each: a rule made a moment ago is already tried. */
 @Component
 public class WaitingLines {
 
@@ -33,6 +35,11 @@ public class WaitingLines {
     }
   }
 
+  /** Of all households together. */
+  private static final int MOST_LINES_KEPT = 200_000;
+
+  private final KeptByHousehold<Proposed> kept =
+      new KeptByHousehold<>(MOST_LINES_KEPT, proposed -> proposed.lines().size());
   private final WaitingRows rows;
   private final RuleService rules;
 
@@ -41,12 +48,42 @@ public class WaitingLines {
     this.rules = rules;
   }
 
-  /** The waiting lines of a book, or of all, oldest first. Cost: linear in their number. */
+  private record Proposed(String state, List<Waiting> lines) {}
+
+  /**
+   * The waiting lines of a book, or of all, oldest first. Their proposals are kept until a line, a
+   * rule or an account changes. Cost: a look at what they follow from; linear in their number when
+   * it has changed.
+   */
   @Transactional(readOnly = true)
   public List<Waiting> all(Chart chart, @Nullable UUID bookId) {
-    List<UUID> accounts = chart.bankAccounts(bookId).map(Account::id).toList();
+    List<Waiting> all = proposed(chart).lines();
+    return bookId == null
+        ? all
+        : all.stream().filter(w -> w.account().bookId().equals(bookId)).toList();
+  }
+
+  /** What the proposals follow from; the same text for the same proposals. */
+  @Transactional(readOnly = true)
+  public String state(Chart chart) {
+    return proposed(chart).state();
+  }
+
+  private Proposed proposed(Chart chart) {
+    UUID household = SignedIn.now().householdId();
+    WaitingRows.Waiting waiting = rows.all();
+    String state = waiting.state() + '/' + rules.state() + '/' + chart.state();
+    Proposed known = kept.get(household);
+    if (known == null || !known.state().equals(state)) {
+      known = new Proposed(state, propose(waiting.rows(), chart));
+      kept.put(household, known);
+    }
+    return known;
+  }
+
+  private List<Waiting> propose(List<Row> waiting, Chart chart) {
     Map<UUID, Proposer> proposers = new HashMap<>();
-    return rows.of(accounts).stream()
+    return waiting.stream()
         .map(row -> {
           Account account = chart.account(row.accountId());
           Proposer proposer =

@@ -38,7 +38,7 @@ class RuleReach {
   Map<UUID, Integer> waitingByRule(Chart chart) {
     var counts = new HashMap<UUID, Integer>();
     var books = new HashMap<UUID, RuleBook>();
-    for (Row row : waiting(chart)) {
+    for (Row row : waiting()) {
       firstMatch(row, chart, books).ifPresent(rule -> counts.merge(rule.id(), 1, Integer::sum));
     }
     return counts;
@@ -50,7 +50,7 @@ class RuleReach {
     UUID bookId = RuleService.bookOf(draft, chart);
     var books = new HashMap<UUID, RuleBook>();
     List<Row> caught =
-        waiting(chart).stream()
+        waiting().stream()
             .filter(row -> chart.account(row.accountId()).bookId().equals(bookId))
             .filter(row -> draft.fits(row.accountId(), row.toBankLine()))
             .toList();
@@ -78,7 +78,7 @@ class RuleReach {
         .firstMatch(account.id(), row.toBankLine());
   }
 
-  private List<Row> waiting(Chart chart) {
-    return rows.of(chart.bankAccounts(null).map(Account::id).toList());
+  private List<Row> waiting() {
+    return rows.all().rows();
   }
 }

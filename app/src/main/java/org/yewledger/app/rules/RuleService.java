@@ -12,6 +12,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.NotFound;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
@@ -49,6 +50,21 @@ public class RuleService {
             .map(RuleEntity::toRule)
             .filter(rule -> bookOf(rule, chart).equals(bookId))
             .toList());
+  }
+
+  /** What the rules say, in one short text; the same for the same rules. */
+  @Transactional(readOnly = true)
+  public String state() {
+    return entities
+        .createNativeQuery(
+            """
+            select count(*) || ',' || coalesce(sum(hashtextextended(id::text, version)), 0)
+              from rule where household_id = :household\
+            """,
+            String.class)
+        .setParameter("household", SignedIn.now().householdId())
+        .getSingleResult()
+        .toString();
   }
 
   /** The book whose lines a rule is for. */

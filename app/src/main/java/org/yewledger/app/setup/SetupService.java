@@ -1,6 +1,5 @@
 package org.yewledger.app.setup;
 
-import java.time.Clock;
 import java.time.LocalDate;
 import java.time.Month;
 import java.util.ArrayList;
@@ -22,6 +21,7 @@ import org.yewledger.app.opening.OpeningEntryJson;
 import org.yewledger.app.opening.OpeningService;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.setup.SetupJson.MissingJson;
@@ -56,7 +56,7 @@ public class SetupService {
   private final OpeningService openings;
   private final RateService rates;
   private final Acts acts;
-  private final Clock clock;
+  private final HouseholdDays days;
 
   SetupService(
       JdbcClient jdbc,
@@ -67,7 +67,7 @@ public class SetupService {
       OpeningService openings,
       RateService rates,
       Acts acts,
-      Clock clock) {
+      HouseholdDays days) {
     this.jdbc = jdbc;
     this.json = json;
     this.charts = charts;
@@ -76,7 +76,7 @@ public class SetupService {
     this.openings = openings;
     this.rates = rates;
     this.acts = acts;
-    this.clock = clock;
+    this.days = days;
   }
 
   @Transactional(readOnly = true)
@@ -214,7 +214,7 @@ public class SetupService {
             Month.JANUARY.getValue(),
             StarterChart.FAMILY,
             StarterChart.FAMILY.groups().stream().map(SetupGroupJson::of).toList());
-    LocalDate firstOfMonth = LocalDate.now(clock).withDayOfMonth(1);
+    LocalDate firstOfMonth = days.today().withDayOfMonth(1);
     return new SetupDraftJson(name, firstOfMonth, List.of(family), List.of());
   }
 

@@ -39,6 +39,8 @@ public enum ActKind {
   TICK,
   AGREE,
   PEOPLE,
+  /** The household's name and time zone. */
+  HOUSEHOLD,
   /** Takes another act back. */
   UNDO,
   /** Takes an undoing back. */

@@ -1,6 +1,7 @@
 package org.yewledger.core.gather;
 
 import java.time.LocalDate;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param raw the line's source text, kept for ever
  * @param sourceLine where it stands in its file, counted from 1; 0 if it came by no file
  * @param isPending whether the bank has only announced the line and may still change it
+ * @param details what else the bank says; never part of what tells lines apart
  */
 public record BankLine(
     LocalDate bookedOn,
@@ -28,7 +30,12 @@ public record BankLine(
     @Nullable String identity,
     String raw,
     int sourceLine,
-    boolean isPending) {
+    boolean isPending,
+    Map<LineDetail, String> details) {
+
+  public BankLine {
+    details = Map.copyOf(details);
+  }
 
   /** A line that the bank has booked. */
   public BankLine(
@@ -53,7 +60,8 @@ public record BankLine(
         identity,
         raw,
         sourceLine,
-        false);
+        false,
+        Map.of());
   }
 
   /** What the line says, in one piece: the payee and the memo, said once where they repeat. */

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param openingMinor the balance before the first line in minor units, null if there is none
  * @param available the balance that can be spent, null if there is none
  * @param declared the days that the source says it covers, null if it does not say
+ * @param discrepancies where its figures do not come out
  */
 public record BankStatement(
     String accountNumber,
@@ -26,13 +27,15 @@ public record BankStatement(
     @Nullable Balance closing,
     @Nullable Long openingMinor,
     @Nullable Balance available,
-    @Nullable Days declared) {
+    @Nullable Days declared,
+    List<Discrepancy> discrepancies) {
 
   /** A balance at the end of a day, in minor units from the account holder's side. */
   public record Balance(LocalDate on, long amountMinor) {}
 
   public BankStatement {
     lines = List.copyOf(lines);
+    discrepancies = List.copyOf(discrepancies);
   }
 
   /** A statement that says no more than its lines and its balances. */
@@ -42,7 +45,7 @@ public record BankStatement(
       List<BankLine> lines,
       @Nullable Balance closing,
       @Nullable Long openingMinor) {
-    this(accountNumber, currency, lines, closing, openingMinor, null, null);
+    this(accountNumber, currency, lines, closing, openingMinor, null, null, List.of());
   }
 
   /** A statement that does not say what it opens with. */
@@ -78,16 +81,64 @@ public record BankStatement(
   /**
    * One statement per account: banks put the days of a month into one file as statements of their
    * own. The closing balance is the latest. The opening one is the first, unless a statement does
-   * not begin where the one before has ended: then no opening is said.
+   * not begin where the one before has ended: then no opening is said, and the discrepancy is. So
+   * it is where the lines of a part do not lead from its opening to its closing.
    */
   public static List<BankStatement> joined(List<BankStatement> parts) {
     record Account(String number, CurrencyUnit currency) {}
-    Map<Account, BankStatement> byAccount = new LinkedHashMap<>();
+    Map<Account, List<BankStatement>> byAccount = new LinkedHashMap<>();
     for (BankStatement part : parts) {
-      byAccount.merge(
-          new Account(part.accountNumber(), part.currency()), part, BankStatement::followedBy);
+      byAccount
+          .computeIfAbsent(
+              new Account(part.accountNumber(), part.currency()), a -> new ArrayList<>())
+          .add(part.heldAgainstItsLines());
     }
-    return List.copyOf(byAccount.values());
+    return byAccount.values().stream()
+        .map(of -> inOrder(of).stream().reduce(BankStatement::followedBy).orElseThrow())
+        .toList();
+  }
+
+  /**
+   * As they stand, unless they chain better the other way round: some files begin with the latest.
+   */
+  private static List<BankStatement> inOrder(List<BankStatement> parts) {
+    return breaksOfChain(parts.reversed()) < breaksOfChain(parts) ? parts.reversed() : parts;
+  }
+
+  private static int breaksOfChain(List<BankStatement> parts) {
+    int breaks = 0;
+    for (int i = 1; i < parts.size(); i++) {
+      breaks += parts.get(i - 1).breaksChainTo(parts.get(i)) ? 1 : 0;
+    }
+    return breaks;
+  }
+
+  private boolean breaksChainTo(BankStatement next) {
+    return closing != null
+        && next.openingMinor != null
+        && next.openingMinor != closing.amountMinor();
+  }
+
+  private BankStatement heldAgainstItsLines() {
+    if (openingMinor == null || closing == null) {
+      return this;
+    }
+    long comesOut = openingMinor;
+    for (BankLine line : lines) {
+      comesOut += line.isPending() ? 0 : line.amountMinor();
+    }
+    return comesOut == closing.amountMinor()
+        ? this
+        : with(
+            new Discrepancy(
+                Discrepancy.Kind.CLOSING, closing.on(), 0, comesOut, closing.amountMinor()));
+  }
+
+  private BankStatement with(Discrepancy discrepancy) {
+    var all = new ArrayList<>(discrepancies);
+    all.add(discrepancy);
+    return new BankStatement(
+        accountNumber, currency, lines, closing, openingMinor, available, declared, all);
   }
 
   private BankStatement followedBy(BankStatement next) {
@@ -95,6 +146,13 @@ public record BankStatement(
     all.addAll(next.lines);
     boolean runsOn =
         closing != null && Objects.equals(next.openingMinor, (Long) closing.amountMinor());
+    var doubts = new ArrayList<>(discrepancies);
+    doubts.addAll(next.discrepancies);
+    if (closing != null && next.openingMinor != null && breaksChainTo(next)) {
+      doubts.add(
+          new Discrepancy(
+              Discrepancy.Kind.CHAIN, closing.on(), 0, closing.amountMinor(), next.openingMinor));
+    }
     Days days = declared;
     if (next.declared != null) {
       days = days == null ? next.declared : days.and(next.declared);
@@ -106,7 +164,8 @@ public record BankStatement(
         later(closing, next.closing),
         runsOn ? openingMinor : null,
         later(available, next.available),
-        days);
+        days,
+        doubts);
   }
 
   private static @Nullable Balance later(@Nullable Balance a, @Nullable Balance b) {

@@ -29,7 +29,9 @@ public record Gathering(List<Arrival> arrivals) {
               .formatted(file.currency(), account.name(), account.currency()));
     }
     if (file.lines().isEmpty() && file.closing() == null) {
-      throw Refusal.of("nothing-in-file", "The file has no lines and no balance.");
+      throw Refusal.of(
+          "nothing-in-file",
+          "The file can be read, and has no lines and no balance: there is nothing to take in.");
     }
     file.lines()
         .forEach(line -> {
@@ -46,6 +48,22 @@ public record Gathering(List<Arrival> arrivals) {
 
   public int count(Standing standing) {
     return (int) arrivals.stream().filter(a -> a.standing() == standing).count();
+  }
+
+  /**
+   * Whether the lines may be kept although figures of their source do not come out: only if a
+   * person has seen that.
+   *
+   * @throws Refusal {@code does-not-add-up}, with the first discrepancy in words
+   */
+  public static void requireSeen(BankStatement file, boolean hasSeen) {
+    if (!hasSeen && !file.discrepancies().isEmpty()) {
+      throw Refusal.ofField(
+          "does-not-add-up",
+          "discrepanciesSeen",
+          "%s Look at the difference first, then take the file in as it is or export it again."
+              .formatted(file.discrepancies().getFirst().inWords(file.currency())));
+    }
   }
 
   /** What is longer is no line of a bank, and would be kept for ever. */

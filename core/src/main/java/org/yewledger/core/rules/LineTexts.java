@@ -11,7 +11,9 @@ import org.yewledger.core.gather.BankLine;
 record LineTexts(List<Words> texts) {
   static LineTexts of(BankLine line) {
     return new LineTexts(
-        Stream.of(line.payee(), line.memo(), line.reference(), line.type())
+        Stream.concat(
+                Stream.of(line.payee(), line.memo(), line.reference(), line.type()),
+                line.details().values().stream())
             .map(Words::of)
             .toList());
   }

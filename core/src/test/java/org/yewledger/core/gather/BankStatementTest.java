@@ -20,7 +20,8 @@ public class BankStatementTest {
         new Balance(on, opening + amount),
         opening,
         null,
-        new Days(on, on));
+        new Days(on, on),
+        List.of());
   }
 
   @Test

@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import org.testng.annotations.Test;
@@ -32,7 +33,8 @@ public class DuplicatesTest {
 
   private static BankLine pending(String day, long amount, String text, String identity) {
     BankLine line = line(day, amount, text, identity);
-    return new BankLine(line.bookedOn(), null, amount, "", text, "", "", identity, text, 0, true);
+    return new BankLine(
+        line.bookedOn(), null, amount, "", text, "", "", identity, text, 0, true, Map.of());
   }
 
   @Test

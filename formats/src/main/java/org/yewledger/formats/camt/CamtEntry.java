@@ -1,12 +1,17 @@
 package org.yewledger.formats.camt;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.gather.LineDetail;
+import org.yewledger.formats.DecimalText;
+import org.yewledger.formats.Details;
 
 /** One Ntry of a statement. */
 final class CamtEntry {
@@ -32,27 +37,127 @@ final class CamtEntry {
     return entry.textAt("Sts/Cd", "Sts/Prtry", "Sts");
   }
 
+  boolean isPending() {
+    return status().equals("PDNG");
+  }
+
+  /** What the entry moves, in minor units from the account holder's side. */
+  long amountMinor() {
+    return CamtValues.amount(entry, currency);
+  }
+
   /**
+   * One line; or one for each transaction of a batch, where these have amounts that add up to the
+   * entry.
+   *
    * @param unique makes an identity unique within its statement
    */
-  BankLine toBankLine(UnaryOperator<String> unique) {
+  List<BankLine> toBankLines(UnaryOperator<String> unique) {
+    String ofEntry = identity();
+    String identity = ofEntry.isEmpty() ? "" : unique.apply(ofEntry);
+    String raw = entry.raw();
+    List<Long> amounts = transactions.size() > 1 ? amountsOfTransactions() : List.of();
+    if (amounts.isEmpty()) {
+      XmlElement only = transactions.size() == 1 ? transactions.getFirst() : null;
+      return List.of(line(amountMinor(), only, identity, raw));
+    }
+    var lines = new ArrayList<BankLine>();
+    for (int i = 0; i < amounts.size(); i++) {
+      XmlElement transaction = transactions.get(i);
+      String own = transaction.textAt("Refs/AcctSvcrRef");
+      String nth = identity.isEmpty() ? "" : identity + "/" + (i + 1);
+      lines.add(
+          line(
+              amounts.get(i),
+              transaction,
+              own.isEmpty() || own.equals(ofEntry) ? nth : unique.apply(own),
+              transaction.raw()));
+    }
+    return lines;
+  }
+
+  /** Empty unless each has one in the account's currency and together they make the entry. */
+  private List<Long> amountsOfTransactions() {
+    var amounts = new ArrayList<Long>();
+    long sum = 0;
+    for (XmlElement transaction : transactions) {
+      XmlElement amount = transaction.at("Amt");
+      amount = amount == null ? transaction.at("AmtDtls/TxAmt/Amt") : amount;
+      if (amount == null || !amount.currency().equals(currency.getCode())) {
+        return List.of();
+      }
+      String direction = transaction.textAt("CdtDbtInd");
+      boolean in = (direction.isEmpty() ? entry.textAt("CdtDbtInd") : direction).equals("CRDT");
+      long minor = DecimalText.toMinor(amount.text(), currency, amount.line(), "Amt");
+      amounts.add(in ? minor : -minor);
+      sum += in ? minor : -minor;
+    }
+    return sum == amountMinor() ? amounts : List.of();
+  }
+
+  /**
+   * @param transaction the one that the line is of; null where it is of several, or of none
+   */
+  private BankLine line(
+      long amountMinor, @Nullable XmlElement transaction, String identity, String raw) {
     XmlElement valueOn = entry.at("ValDt");
     XmlElement bookedOn = entry.at("BookgDt");
-    String identity = identity();
-    String raw = entry.raw();
     return new BankLine(
         CamtValues.date(
             bookedOn != null ? bookedOn : valueOn != null ? valueOn : entry.required("BookgDt")),
         valueOn == null ? null : CamtValues.date(valueOn),
-        CamtValues.amount(entry, currency),
-        transactions.size() == 1 ? party(transactions.getFirst()) : "",
-        memo(),
-        reference(),
+        amountMinor,
+        transaction == null ? "" : party(transaction),
+        memo(transaction),
+        reference(transaction),
         type(),
-        identity.isEmpty() ? null : unique.apply(identity),
+        identity.isEmpty() ? null : identity,
         raw.length() > LONGEST_RAW ? raw.substring(0, LONGEST_RAW) : raw,
         entry.line(),
-        status().equals("PDNG"));
+        isPending(),
+        details(transaction));
+  }
+
+  private Map<LineDetail, String> details(@Nullable XmlElement transaction) {
+    var details = new Details();
+    if (transaction != null) {
+      String other = isIn() ? "Dbtr" : "Cdtr";
+      details
+          .add(
+              LineDetail.COUNTERPARTY_ACCOUNT,
+              transaction.textAt(
+                  "RltdPties/" + other + "Acct/Id/IBAN", "RltdPties/" + other + "Acct/Id/Othr/Id"))
+          .add(
+              LineDetail.COUNTERPARTY_BANK,
+              transaction.textAt(
+                  "RltdAgts/" + other + "Agt/FinInstnId/BICFI",
+                  "RltdAgts/" + other + "Agt/FinInstnId/BIC"))
+          .add(LineDetail.ULTIMATE_PARTY, name(transaction, "Ultmt" + other))
+          .add(LineDetail.MANDATE, transaction.textAt("Refs/MndtId"))
+          .add(
+              LineDetail.CREDITOR,
+              transaction.textAt(
+                  "RltdPties/Cdtr/Pty/Id/PrvtId/Othr/Id", "RltdPties/Cdtr/Id/PrvtId/Othr/Id"))
+          .add(LineDetail.END_TO_END, given(transaction.textAt("Refs/EndToEndId")))
+          .add(LineDetail.BANK_REFERENCE, transaction.textAt("Refs/AcctSvcrRef"))
+          .add(LineDetail.SUPPLEMENT, transaction.textAt("AddtlTxInf"))
+          .add(LineDetail.ORIGINAL_AMOUNT, originalAmount(transaction));
+    }
+    return details
+        .add(LineDetail.BANK_REFERENCE, entry.textAt("AcctSvcrRef"))
+        .add(LineDetail.BOOKING_TEXT, entry.textAt("AddtlNtryInf"))
+        .said();
+  }
+
+  private String originalAmount(XmlElement transaction) {
+    XmlElement amount = transaction.at("AmtDtls/InstdAmt/Amt");
+    return amount == null || amount.currency().equals(currency.getCode())
+        ? ""
+        : amount.currency() + " " + amount.text();
+  }
+
+  private static String given(String reference) {
+    return reference.equals("NOTPROVIDED") ? "" : reference;
   }
 
   private String identity() {
@@ -62,15 +167,13 @@ final class CamtEntry {
         : ofEntry;
   }
 
-  private String reference() {
+  private String reference(@Nullable XmlElement transaction) {
     String ofTransaction =
-        transactions.size() == 1
-            ? transactions
-                .getFirst()
-                .textAt("RmtInf/Strd/CdtrRefInf/Ref", "Refs/EndToEndId", "Refs/ChqNb")
-            : "";
-    boolean none = ofTransaction.isEmpty() || ofTransaction.equals("NOTPROVIDED");
-    return none ? entry.textAt("NtryRef") : ofTransaction;
+        transaction == null
+            ? ""
+            : given(
+                transaction.textAt("RmtInf/Strd/CdtrRefInf/Ref", "Refs/EndToEndId", "Refs/ChqNb"));
+    return ofTransaction.isEmpty() ? entry.textAt("NtryRef") : ofTransaction;
   }
 
   /** The bank transaction code, as domain, family and sub-family. */
@@ -89,24 +192,27 @@ final class CamtEntry {
 
   /** The other party: who pays for money in, who is paid for money out. A reversal swaps them. */
   private String party(XmlElement transaction) {
-    boolean in = entry.textAt("CdtDbtInd").equals("CRDT") != entry.textAt("RvslInd").equals("true");
-    String first = name(transaction, in ? "Dbtr" : "Cdtr");
-    return first.isEmpty() ? name(transaction, in ? "UltmtDbtr" : "UltmtCdtr") : first;
+    String first = name(transaction, isIn() ? "Dbtr" : "Cdtr");
+    return first.isEmpty() ? name(transaction, isIn() ? "UltmtDbtr" : "UltmtCdtr") : first;
+  }
+
+  private boolean isIn() {
+    return entry.textAt("CdtDbtInd").equals("CRDT") != entry.textAt("RvslInd").equals("true");
   }
 
   private static String name(XmlElement transaction, String role) {
     return transaction.textAt("RltdPties/" + role + "/Pty/Nm", "RltdPties/" + role + "/Nm");
   }
 
-  private String memo() {
-    if (transactions.size() == 1) {
-      String said = remittance(transactions.getFirst());
-      if (!said.isEmpty()) {
-        return said;
-      }
+  private String memo(@Nullable XmlElement transaction) {
+    String said = transaction == null ? "" : remittance(transaction);
+    if (!said.isEmpty()) {
+      return said;
     }
     String ofEntry = entry.textAt("AddtlNtryInf");
-    return transactions.size() > 1 ? (ofEntry + " " + list()).strip() : ofEntry;
+    return transaction == null && transactions.size() > 1
+        ? (ofEntry + " " + list()).strip()
+        : ofEntry;
   }
 
   /** Banks break the unstructured text after 140 characters, in the middle of words too. */

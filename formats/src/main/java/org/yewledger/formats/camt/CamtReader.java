@@ -21,9 +21,10 @@ import org.yewledger.formats.UnreadableFile;
  * Reads camt.053 and camt.052 after the ISO 20022 message definitions, versions .02 to .13: what
  * differs between them is found by looking at both places.
  *
- * <p>One entry (Ntry) is one bank line, since that is what moves the balance: a batch booking with
- * many transactions stays one line and lists them in its memo. Entries for information only (INFO)
- * move nothing and are passed over. Cost: linear; memory for one entry at a time.
+ * <p>One entry (Ntry) is one bank line, since that is what moves the balance; a batch booking is a
+ * line for each of its transactions where their amounts add up to the entry, else one line that
+ * lists them in its memo. Entries for information only (INFO) move nothing and are passed over.
+ * Cost: linear; memory for one entry at a time.
  */
 public final class CamtReader {
   private final XmlEvents xml;
@@ -62,7 +63,9 @@ public final class CamtReader {
     private final List<XmlElement> balances = new ArrayList<>();
     private @Nullable XmlElement account;
     private @Nullable XmlElement period;
+    private @Nullable XmlElement summary;
     private @Nullable CurrencyUnit currency;
+    private final CamtTotals totals = new CamtTotals();
   }
 
   private void statement() {
@@ -75,11 +78,13 @@ public final class CamtReader {
         case "Acct" -> head.account = element;
         case "FrToDt" -> head.period = element;
         case "Bal" -> head.balances.add(element);
+        case "TxsSummry" -> head.summary = element;
         case "Ntry" -> {
           CurrencyUnit currency = begun(head, element);
           CamtEntry entry = new CamtEntry(element, currency);
           if (!entry.isForInformation()) {
-            sink.line(entry.toBankLine(n -> nth(identities, n)));
+            head.totals.count(entry);
+            entry.toBankLines(n -> nth(identities, n)).forEach(sink::line);
           }
         }
         default -> {}
@@ -128,7 +133,8 @@ public final class CamtReader {
         balance(head, currency, "CLBD"),
         opening == null ? null : opening.amountMinor(),
         balance(head, currency, "CLAV", "ITAV"),
-        days(head.period));
+        days(head.period),
+        head.summary == null ? List.of() : head.totals.against(head.summary, currency));
   }
 
   private static @Nullable Balance balance(Head head, CurrencyUnit currency, String... codes) {

@@ -8,13 +8,15 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import org.yewledger.core.gather.LineDetail;
+import org.yewledger.formats.Details;
 
 /**
  * What field 86 tells the account owner. SWIFT leaves its inside to the banks; three ways are in
  * use: a three-digit code with sub-fields ({@code 166?00..?20..?32..}), words between slashes
  * ({@code /NAME/../REMI/..}), or free text.
  */
-record Mt940Information(String payee, String memo, String reference, String type) {
+record Mt940Information(String payee, String memo, String reference, String type, Details details) {
   private static final int FULL_LINE = 65;
   private static final Pattern SUB_FIELDS = Pattern.compile("(?s)(\\d{3})?([?>])\\d{2}.*");
   private static final Pattern WORD = Pattern.compile("/([A-Z]{3,5})/");
@@ -24,13 +26,43 @@ record Mt940Information(String payee, String memo, String reference, String type
           "MARF", "NAME", "OCMT", "ORDP", "PREF", "PURP", "REMI", "RTRN", "SVCL", "TRCD", "TRTP",
           "ULTB", "ULTC", "ULTD", "USTD", "STRD");
 
+  private static final Map<String, LineDetail> SEPA =
+      Map.of(
+          "EREF", LineDetail.END_TO_END,
+          "KREF", LineDetail.BANK_REFERENCE,
+          "MREF", LineDetail.MANDATE,
+          "CRED", LineDetail.CREDITOR,
+          "ABWA", LineDetail.ULTIMATE_PARTY,
+          "ABWE", LineDetail.ULTIMATE_PARTY,
+          "IBAN", LineDetail.COUNTERPARTY_ACCOUNT,
+          "BIC", LineDetail.COUNTERPARTY_BANK);
+
+  private static final Map<String, LineDetail> WORD_DETAILS =
+      Map.ofEntries(
+          Map.entry("IBAN", LineDetail.COUNTERPARTY_ACCOUNT),
+          Map.entry("CNTP", LineDetail.COUNTERPARTY_ACCOUNT),
+          Map.entry("BIC", LineDetail.COUNTERPARTY_BANK),
+          Map.entry("ADDR", LineDetail.ADDRESS),
+          Map.entry("MARF", LineDetail.MANDATE),
+          Map.entry("CSID", LineDetail.CREDITOR),
+          Map.entry("EREF", LineDetail.END_TO_END),
+          Map.entry("KREF", LineDetail.BANK_REFERENCE),
+          Map.entry("IREF", LineDetail.BANK_REFERENCE),
+          Map.entry("TRCD", LineDetail.BOOKING_TEXT),
+          Map.entry("ULTB", LineDetail.ULTIMATE_PARTY),
+          Map.entry("ULTC", LineDetail.ULTIMATE_PARTY),
+          Map.entry("ULTD", LineDetail.ULTIMATE_PARTY),
+          Map.entry("OCMT", LineDetail.ORIGINAL_AMOUNT));
+
   static Mt940Information of(List<String> lines) {
     String first = lines.isEmpty() ? "" : lines.getFirst();
     if (SUB_FIELDS.matcher(first).matches()) {
       return subFields(lines);
     }
     String text = joined(lines);
-    return hasWords(text) ? words(text) : new Mt940Information("", text.strip(), "", "");
+    return hasWords(text)
+        ? words(text)
+        : new Mt940Information("", text.strip(), "", "", new Details());
   }
 
   /** A full line was broken where it was full; a shorter one at a space. */
@@ -63,7 +95,27 @@ record Mt940Information(String payee, String memo, String reference, String type
     String payee = text(fields, 32, 33).strip();
     String type = fields.getOrDefault(0, code).strip();
     return new Mt940Information(
-        payee, (memo.isBlank() ? type : memo).strip(), none(reference.strip()), type);
+        payee,
+        (memo.isBlank() ? type : memo).strip(),
+        none(reference.strip()),
+        type,
+        ofSubFields(fields, said));
+  }
+
+  private static Details ofSubFields(Map<Integer, String> fields, String said) {
+    var details =
+        new Details()
+            .add(LineDetail.BOOKING_TEXT, fields.getOrDefault(0, ""))
+            .add(LineDetail.COUNTERPARTY_BANK, fields.getOrDefault(30, ""))
+            .add(LineDetail.COUNTERPARTY_ACCOUNT, fields.getOrDefault(31, ""))
+            .add(LineDetail.COUNTERPARTY_ACCOUNT, fields.getOrDefault(38, ""))
+            .add(LineDetail.SUPPLEMENT, fields.getOrDefault(10, ""))
+            .add(LineDetail.SUPPLEMENT, fields.getOrDefault(34, ""));
+    if (hasSepaWords(said)) {
+      SEPA.forEach((word, detail) -> details.add(detail, none(sepa(said, word).strip())));
+      details.add(LineDetail.SUPPLEMENT, said.split("[A-Z]{4}\\+", 2)[0]);
+    }
+    return details;
   }
 
   private static String text(Map<Integer, String> fields, int from, int to) {
@@ -109,7 +161,24 @@ record Mt940Information(String payee, String memo, String reference, String type
         clean(values.getOrDefault("NAME", "")),
         clean(memo),
         none(clean(values.getOrDefault("EREF", ""))),
-        clean(values.getOrDefault("TRTP", "")));
+        clean(values.getOrDefault("TRTP", "")),
+        ofWords(values, remittance.isBlank()));
+  }
+
+  /** What is neither party, text, reference nor kind; words without a place of their own too. */
+  private static Details ofWords(Map<String, String> values, boolean textIsOfUstd) {
+    var details = new Details();
+    values.forEach((word, value) -> {
+      LineDetail detail = WORD_DETAILS.get(word);
+      boolean isShown =
+          Set.of("NAME", "REMI", "TRTP").contains(word) || word.equals("USTD") && textIsOfUstd;
+      if (detail != null) {
+        details.add(detail, none(clean(value)));
+      } else if (!isShown && !clean(value).isEmpty()) {
+        details.add(LineDetail.SUPPLEMENT, word + " " + clean(value));
+      }
+    });
+    return details;
   }
 
   private static String clean(String value) {

@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.gather.LineDetail;
 import org.yewledger.formats.DecimalText;
 import org.yewledger.formats.Excerpt;
 import org.yewledger.formats.UnreadableFile;
@@ -36,17 +37,29 @@ final class Mt940Line {
         field.lines().size() > 1
             ? String.join(" ", field.lines().subList(1, field.lines().size()))
             : "";
+    boolean isMemo = said.memo().isEmpty() && said.payee().isEmpty();
+    String owner = reference(line.group(7));
+    var details = said.details();
+    details.add(LineDetail.BANK_REFERENCE, line.group(8) == null ? "" : reference(line.group(8)));
+    if (!isMemo) {
+      details.add(LineDetail.SUPPLEMENT, supplement);
+    }
+    if (!said.reference().isEmpty()) {
+      details.add(LineDetail.SUPPLEMENT, owner);
+    }
     return new BankLine(
         line.group(2) == null ? valueOn : entryDate(line.group(2), valueOn, field.line()),
         valueOn,
         amount(line, currency, field.line()),
         said.payee(),
-        said.memo().isEmpty() && said.payee().isEmpty() ? supplement : said.memo(),
-        said.reference().isEmpty() ? reference(line.group(7)) : said.reference(),
+        isMemo ? supplement : said.memo(),
+        said.reference().isEmpty() ? owner : said.reference(),
         line.group(6),
         null, // the bank's reference behind // is not unique with all banks
         information == null ? field.raw() : field.raw() + "\n" + information.raw(),
-        field.line());
+        field.line(),
+        false,
+        details.said());
   }
 
   private static String reference(String owner) {
@@ -65,12 +78,7 @@ final class Mt940Line {
 
   /** Digits with a comma before the decimals, which may be none. */
   static long minor(String text, CurrencyUnit currency, int number, String tag) {
-    if (!text.matches("\\d{1,12},?\\d*")) {
-      throw UnreadableFile.at(number, tag, Excerpt.of(text) + " is not an amount.");
-    }
-    String plain = text.replace(',', '.');
-    plain = plain.endsWith(".") ? plain.substring(0, plain.length() - 1) : plain;
-    return DecimalText.toMinor(plain, currency, number, tag);
+    return DecimalText.toMinor(text, currency, number, tag);
   }
 
   /** YYMMDD; no bank file is older than this century. */

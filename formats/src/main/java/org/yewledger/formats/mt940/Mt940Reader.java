@@ -21,8 +21,8 @@ import org.yewledger.formats.mt940.Mt940Fields.Field;
 /**
  * Reads SWIFT MT940 after the SWIFT user handbook, category 9: fields 25, 60, 61, 86, 62 and 64,
  * with or without the blocks of the network around them, any number of statements. A statement over
- * several pages (60M, 62M) is read as one. Opening and closing are held against the lines: a file
- * that lost a line is refused.
+ * several pages (60M, 62M) is read as one. Opening and closing are held against the lines, and the
+ * pages against each other: {@link BankStatement#discrepancies}.
  */
 public final class Mt940Reader {
   private static final Pattern BALANCE = Pattern.compile("([CD])(\\d{6})([A-Z]{3})([\\d,.]+)");
@@ -118,14 +118,6 @@ public final class Mt940Reader {
       throw UnreadableFile.at(
           field.line(), field.tag(), "closes in another currency than it opened in.");
     }
-    long opening = done.opening == null ? 0 : done.opening.minor();
-    long sum = done.lines.stream().mapToLong(BankLine::amountMinor).sum();
-    if (opening + sum != closing.minor()) {
-      throw UnreadableFile.at(
-          field.line(),
-          field.tag(),
-          "the lines add up to another balance than this. A line is missing or doubled; export the file again.");
-    }
     done.closing = closing;
   }
 
@@ -152,7 +144,11 @@ public final class Mt940Reader {
     done.lines.forEach(sink::line);
     sink.end(
         new StatementSink.Ending(
-            new Balance(closing.on(), closing.minor()), opening.minor(), done.available, null));
+            new Balance(closing.on(), closing.minor()),
+            opening.minor(),
+            done.available,
+            null,
+            List.of()));
     page = null;
   }
 

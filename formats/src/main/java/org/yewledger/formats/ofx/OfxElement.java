@@ -39,7 +39,18 @@ final class OfxElement {
           "BALAMT",
           "DTASOF",
           "DTTRAN",
-          "CURSYM");
+          "CURSYM",
+          "CURRATE",
+          "EXTDNAME",
+          "SRVRTID",
+          "ADDR1",
+          "ADDR2",
+          "ADDR3",
+          "CITY",
+          "STATE",
+          "POSTALCODE",
+          "COUNTRY",
+          "PHONE");
 
   private static final Set<String> TRANSACTIONS = Set.of("STMTTRN", "STMTTRNP");
   private static final Set<String> STATEMENTS = Set.of("STMTRS", "CCSTMTRS");
@@ -203,7 +214,17 @@ final class OfxElement {
   /** The element in one line, for keeping: {@code TRNAMT=-12.00 NAME=...}. */
   String raw() {
     var raw = new StringJoiner(" ");
-    children.forEach(c -> raw.add(c.name + "=" + c.value));
+    raw(raw);
     return raw.toString();
+  }
+
+  private void raw(StringJoiner raw) {
+    for (OfxElement child : children) {
+      if (child.children.isEmpty()) {
+        raw.add(child.name + "=" + child.value);
+      } else {
+        child.raw(raw);
+      }
+    }
   }
 }

@@ -1,5 +1,7 @@
 package org.yewledger.formats.ofx;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -15,6 +17,8 @@ import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Decimals;
 import org.yewledger.formats.CurrencyText;
 import org.yewledger.formats.DecimalText;
 import org.yewledger.formats.Excerpt;
@@ -26,6 +30,9 @@ import org.yewledger.formats.UnreadableFile;
  */
 public final class OfxReader {
   private static final Pattern DATE = Pattern.compile("\\d{8}(\\d{2,6}(\\.\\d+)?)?\\s*(\\[.*])?");
+
+  private static final Pattern OPENING =
+      Pattern.compile("(?i)\\b(?:opening|beginning|starting)\\b");
 
   private OfxReader() {}
 
@@ -47,9 +54,20 @@ public final class OfxReader {
             .map(rs -> statement(rs, lines.getOrDefault(rs, List.of())))
             .toList();
     if (statements.isEmpty()) {
-      throw UnreadableFile.whole("The OFX file holds no bank or card statement.");
+      throw UnreadableFile.whole(noStatement(root));
     }
     return BankStatement.joined(statements);
+  }
+
+  /** A bank that cannot answer says why where the statement would have stood. */
+  private static String noStatement(OfxElement root) {
+    return root.all("STATUS")
+        .filter(status -> status.value("SEVERITY").equals("ERROR"))
+        .findFirst()
+        .map(status ->
+            "The bank has answered with an error (%s) instead of a statement. Ask for the file again."
+                .formatted((status.value("CODE") + " " + status.value("MESSAGE")).strip()))
+        .orElse("The OFX file holds no bank or card statement.");
   }
 
   private static BankStatement statement(OfxElement rs, List<BankLine> lines) {
@@ -65,9 +83,20 @@ public final class OfxReader {
         currency,
         lines,
         balance(rs, "LEDGERBAL", currency),
-        null,
+        opening(rs, currency),
         balance(rs, "AVAILBAL", currency),
-        declared(rs));
+        declared(rs),
+        List.of());
+  }
+
+  /** Among the balances that a bank may add under names of its own (BAL), that of the beginning. */
+  private static @Nullable Long opening(OfxElement rs, CurrencyUnit currency) {
+    return rs.all("BAL")
+        .filter(b -> OPENING.matcher(b.value("NAME") + " " + b.value("DESC")).find())
+        .filter(b -> b.value("BALTYPE").equals("DOLLAR"))
+        .findFirst()
+        .map(b -> amount(b, "VALUE", currency))
+        .orElse(null);
   }
 
   private static @Nullable Days declared(OfxElement rs) {
@@ -86,7 +115,6 @@ public final class OfxReader {
   }
 
   private static BankLine line(OfxElement t, CurrencyUnit currency) {
-    requireOwnCurrency(t, currency);
     boolean pending = t.name().equals("STMTTRNP");
     String posted = pending ? "DTTRAN" : "DTPOSTED";
     String valueOn = t.value("DTAVAIL");
@@ -95,7 +123,7 @@ public final class OfxReader {
     return new BankLine(
         date(t.required(posted), t.lineOf(posted), posted),
         valueOn.isBlank() ? null : date(valueOn, t.lineOf("DTAVAIL"), "DTAVAIL"),
-        amount(t, "TRNAMT", currency),
+        lineAmount(t, currency),
         payee(t),
         t.value("MEMO"),
         check.isBlank() ? t.value("REFNUM") : check,
@@ -103,19 +131,43 @@ public final class OfxReader {
         identity.isBlank() ? null : identity,
         t.raw(),
         t.line(),
-        pending);
+        pending,
+        OfxDetails.of(t));
   }
 
-  /** CURRENCY says that the amount is not in the account's currency; ORIGCURRENCY that it was. */
-  private static void requireOwnCurrency(OfxElement t, CurrencyUnit currency) {
+  /**
+   * TRNAMT is in the account's currency, unless CURRENCY names another: then CURRATE is the worth
+   * of one unit of that one in the account's (OFX 2.2, section 5.2). Rounded half to even; the
+   * amount as the bank wrote it stays in the line's details.
+   */
+  private static long lineAmount(OfxElement t, CurrencyUnit currency) {
     OfxElement other = t.child("CURRENCY");
-    if (other != null && !other.value("CURSYM").equals(currency.getCode())) {
+    if (other == null || other.value("CURSYM").equals(currency.getCode())) {
+      return amount(t, "TRNAMT", currency);
+    }
+    CurrencyUnit of =
+        CurrencyText.currency(other.required("CURSYM"), other.lineOf("CURSYM"), "CURSYM");
+    if (other.value("CURRATE").isBlank()) {
       throw UnreadableFile.at(
           other.line(),
           "CURRENCY",
-          "the amount is in %s, the account in %s."
-              .formatted(Excerpt.of(other.value("CURSYM")), currency));
+          "the amount is in %s, the account in %s, and no rate is given.".formatted(of, currency));
     }
+    BigDecimal rate =
+        Decimals.read(other.value("CURRATE").replace(',', '.'))
+            .filter(r -> r.signum() > 0)
+            .orElseThrow(() ->
+                UnreadableFile.at(
+                    other.lineOf("CURRATE"),
+                    "CURRATE",
+                    Excerpt.of(other.value("CURRATE")) + " is not a rate."));
+    BigDecimal amount = Amounts.toDecimal(amount(t, "TRNAMT", of), of);
+    return DecimalText.toMinor(
+        amount.multiply(rate).setScale(currency.getDecimalPlaces(), RoundingMode.HALF_EVEN),
+        t.value("TRNAMT"),
+        currency,
+        t.lineOf("TRNAMT"),
+        "TRNAMT");
   }
 
   /** A NAME, or the NAME within a PAYEE aggregate. */
@@ -136,8 +188,7 @@ public final class OfxReader {
 
   /** Both the point and the comma are decimal marks in OFX; there are no thousands marks. */
   private static long amount(OfxElement parent, String field, CurrencyUnit currency) {
-    String text = parent.required(field);
-    return DecimalText.toMinor(text.replace(',', '.'), currency, parent.lineOf(field), field);
+    return DecimalText.toMinor(parent.required(field), currency, parent.lineOf(field), field);
   }
 
   /** YYYYMMDD, with a time of day and a zone behind it that do not matter here. */

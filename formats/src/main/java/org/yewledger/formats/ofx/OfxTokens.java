@@ -1,6 +1,10 @@
 package org.yewledger.formats.ofx;
 
 import java.util.Locale;
+import java.util.Map;
+import java.util.regex.MatchResult;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.formats.Excerpt;
 import org.yewledger.formats.UnreadableFile;
@@ -13,6 +17,11 @@ import org.yewledger.formats.UnreadableFile;
 final class OfxTokens {
   private static final int LONGEST_TAG = 80;
   private static final int LONGEST_TEXT = 20_000;
+
+  private static final Pattern REFERENCE =
+      Pattern.compile("&(#\\d{1,7}|#[xX][0-9A-Fa-f]{1,6}|[A-Za-z]{2,6});");
+  private static final Map<String, String> NAMED =
+      Map.of("lt", "<", "gt", ">", "quot", "\"", "apos", "'", "nbsp", " ", "amp", "&");
 
   /** What stands at a place of the file. */
   sealed interface Token {
@@ -111,12 +120,19 @@ final class OfxTokens {
     if (value.indexOf('&') < 0) {
       return value;
     }
-    return value
-        .replace("&lt;", "<")
-        .replace("&gt;", ">")
-        .replace("&quot;", "\"")
-        .replace("&apos;", "'")
-        .replace("&nbsp;", " ")
-        .replace("&amp;", "&");
+    return REFERENCE.matcher(value).replaceAll(m -> Matcher.quoteReplacement(character(m)));
+  }
+
+  /** The character that a reference stands for; as it is written where it stands for none. */
+  private static String character(MatchResult reference) {
+    String name = reference.group(1);
+    if (!name.startsWith("#")) {
+      return NAMED.getOrDefault(name.toLowerCase(Locale.ROOT), reference.group());
+    }
+    boolean hex = name.length() > 1 && (name.charAt(1) == 'x' || name.charAt(1) == 'X');
+    int code = hex ? Integer.parseInt(name.substring(2), 16) : Integer.parseInt(name.substring(1));
+    boolean isText =
+        Character.isValidCodePoint(code) && (code >= ' ' || code == '\n' || code == '\t');
+    return isText ? Character.toString(code) : reference.group();
   }
 }

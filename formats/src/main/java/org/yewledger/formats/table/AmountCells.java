@@ -1,66 +1,65 @@
 package org.yewledger.formats.table;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.List;
-import java.util.regex.Pattern;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.formats.table.TableLayout.DecimalMark;
 
-/** Amounts as people and spreadsheets write them. */
+/** The decimal mark of columns of amounts. */
 final class AmountCells {
-  private static final int LONGEST = 40;
-  private static final Pattern WITH_POINT =
-      Pattern.compile("[+-]?(?:\\d{1,3}(?:,\\d{3})+|\\d+)?(?:\\.\\d*)?");
-  private static final Pattern WITH_COMMA =
-      Pattern.compile("[+-]?(?:\\d{1,3}(?:\\.\\d{3})+|\\d+)?(?:,\\d*)?");
-  private static final Pattern COMMA_DECIDES =
-      Pattern.compile(".*\\..*,\\d*\\D*|[^.]*,(?:\\d{1,2}|\\d{4,})?\\D*");
-  private static final Pattern POINT_DECIDES =
-      Pattern.compile(".*,.*\\.\\d*\\D*|[^,]*\\.(?:\\d{1,2}|\\d{4,})?\\D*");
+  private static final int NOISE_BEHIND = 6;
 
   private AmountCells() {}
 
   /**
-   * @param certain whether some amount allows this mark only, or none has a mark at all
+   * @param certain whether the amounts allow this mark only, or none has a mark at all
    */
   record SettledMark(DecimalMark mark, boolean certain) {}
 
-  /**
-   * The amount with a decimal point, without thousands marks, and with its sign in front; null if
-   * the cell is no amount with this decimal mark.
-   */
+  /** {@link AmountText#plain} of a cell; null too if the cell is no amount. */
   static @Nullable String plain(String cell, DecimalMark mark) {
-    if (cell.length() > LONGEST) {
-      return null;
-    }
-    String text = cell.replace('\u2212', '-').replaceAll("[ '\u00a0\u202f]", "");
-    if (text.endsWith("-") || text.endsWith("+")) {
-      text = text.charAt(text.length() - 1) + text.substring(0, text.length() - 1);
-    }
-    if (text.startsWith("(") && text.endsWith(")")) {
-      text = "-" + text.substring(1, text.length() - 1);
-    }
-    boolean comma = mark == DecimalMark.COMMA;
-    if (!(comma ? WITH_COMMA : WITH_POINT).matcher(text).matches()
-        || text.chars().noneMatch(Character::isDigit)) {
-      return null;
-    }
-    String plain = comma ? text.replace(".", "").replace(',', '.') : text.replace(",", "");
-    return plain.endsWith(".") ? plain.substring(0, plain.length() - 1) : plain;
+    return AmountText.of(cell).map(amount -> amount.plain(mark)).orElse(null);
   }
 
-  /** 1.234 alone may be a thousand or a little more than one: other cells have to settle it. */
-  static SettledMark settle(List<String> cells) {
-    long commas = cells.stream().filter(c -> decides(COMMA_DECIDES, c)).count();
-    long points = cells.stream().filter(c -> decides(POINT_DECIDES, c)).count();
+  /**
+   * Spreadsheets keep binary fractions: 12.1 may be written as 12.100000000000001. What stands
+   * behind the sixth decimal is noise.
+   */
+  static BigDecimal withoutNoise(BigDecimal number) {
+    return number.scale() > NOISE_BEHIND
+        ? number.setScale(NOISE_BEHIND, RoundingMode.HALF_EVEN).stripTrailingZeros()
+        : number;
+  }
+
+  /**
+   * 1.234 alone may be a thousand or a little more than one. Another amount may settle it, or the
+   * currency: where one has two decimals, three digits behind a mark are thousands.
+   *
+   * @param currency null if it is not known yet
+   */
+  static SettledMark settle(List<String> cells, @Nullable CurrencyUnit currency) {
+    List<AmountText> amounts =
+        cells.stream().map(AmountText::of).flatMap(Optional::stream).toList();
+    long commas = count(amounts, DecimalMark.COMMA);
+    long points = count(amounts, DecimalMark.POINT);
     if (commas != points) {
       return new SettledMark(commas > points ? DecimalMark.COMMA : DecimalMark.POINT, true);
     }
-    boolean marked = cells.stream().anyMatch(c -> c.indexOf('.') >= 0 || c.indexOf(',') >= 0);
-    boolean pointsOnly = cells.stream().noneMatch(c -> c.indexOf(',') >= 0);
-    return new SettledMark(marked && pointsOnly ? DecimalMark.COMMA : DecimalMark.POINT, !marked);
+    boolean hasPoints = amounts.stream().anyMatch(a -> a.digits().indexOf('.') >= 0);
+    boolean hasCommas = amounts.stream().anyMatch(a -> a.digits().indexOf(',') >= 0);
+    boolean byCurrency =
+        currency != null && currency.getDecimalPlaces() < 3 && hasPoints != hasCommas;
+    return new SettledMark(
+        hasPoints && !hasCommas ? DecimalMark.COMMA : DecimalMark.POINT,
+        commas == 0 && (byCurrency || !hasPoints && !hasCommas));
   }
 
-  private static boolean decides(Pattern pattern, String cell) {
-    return cell.length() <= LONGEST && pattern.matcher(cell).matches();
+  /** The amounts that allow this mark and not the other one. */
+  private static long count(List<AmountText> amounts, DecimalMark mark) {
+    DecimalMark other = mark == DecimalMark.COMMA ? DecimalMark.POINT : DecimalMark.COMMA;
+    return amounts.stream().filter(a -> a.plain(mark) != null && a.plain(other) == null).count();
   }
 }

@@ -3,7 +3,9 @@ package org.yewledger.formats.table;
 import java.math.BigDecimal;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.money.Decimals;
 import org.yewledger.formats.table.TableLayout.DecimalMark;
+import org.yewledger.formats.table.TableLayout.Meaning;
 
 /** Whether one column is the running balance of another, read from the top or from the bottom. */
 final class BalanceColumn {
@@ -18,13 +20,22 @@ final class BalanceColumn {
     this.balances = decimals(balances, mark);
   }
 
+  /** That of a table of these meanings; null if it has no balance, or marks instead of signs. */
+  static @Nullable BalanceColumn of(Table table, List<Meaning> meanings, DecimalMark mark) {
+    int amount = meanings.indexOf(Meaning.AMOUNT);
+    int balance = meanings.indexOf(Meaning.BALANCE);
+    return amount < 0 || balance < 0 || meanings.contains(Meaning.MARK)
+        ? null
+        : new BalanceColumn(table.column(amount), table.column(balance), mark);
+  }
+
   private static List<@Nullable BigDecimal> decimals(List<String> cells, DecimalMark mark) {
     return cells.stream().<@Nullable BigDecimal>map(cell -> decimal(cell, mark)).toList();
   }
 
   private static @Nullable BigDecimal decimal(String cell, DecimalMark mark) {
     String plain = AmountCells.plain(cell, mark);
-    return plain == null ? null : new BigDecimal(plain);
+    return plain == null ? null : Decimals.read(plain).map(AmountCells::withoutNoise).orElse(null);
   }
 
   /**

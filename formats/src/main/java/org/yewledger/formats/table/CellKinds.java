@@ -12,10 +12,10 @@ final class CellKinds {
       Pattern.compile("(\\d{1,4})[-./ ](\\d{1,2})[-./ ](\\d{1,4})(?:[ T].*)?");
   private static final Pattern NAMED_DATE =
       Pattern.compile("(\\d{1,2})[-./ ]([A-Za-z]{3})[a-z]*[-./ ,]+(\\d{2,4})");
+  private static final Pattern ALMOST_A_DATE =
+      Pattern.compile("\\d{1,4}[-./]\\d{1,2}[-./]\\d|^\\d{6,8}$");
+  private static final Pattern ERROR = Pattern.compile("#[A-Z/]{2,12}[0-9!?]*");
   private static final Pattern COMPACT_DATE = Pattern.compile("(?:19|20)\\d{6}");
-  private static final Pattern AMOUNT =
-      Pattern.compile(
-          "[+\\-\u2212]?\\s?\\d{1,3}(?:[ .,'\u00a0]?\\d{3})*(?:[.,]\\d{1,3})?\\s?[+\\-\u2212]?");
   private static final List<String> MONTHS =
       List.of("jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec");
 
@@ -59,7 +59,17 @@ final class CellKinds {
   }
 
   static boolean isAmount(String cell) {
-    return cell.length() <= LONGEST && AMOUNT.matcher(cell).matches();
+    return AmountText.of(cell).isPresent();
+  }
+
+  /** Whether the cell seems meant as a date, so that one that is none is a mistake. */
+  static boolean isMeantAsDate(String cell) {
+    return isDate(cell) || ALMOST_A_DATE.matcher(cell).find();
+  }
+
+  /** What a spreadsheet shows where a formula has failed, such as {@code #REF!}. */
+  static boolean isError(String cell) {
+    return ERROR.matcher(cell).matches();
   }
 
   static boolean isDateOrAmount(String cell) {

@@ -27,6 +27,11 @@ final class ColumnMeanings {
           new Named(Meaning.TYPE, "type", "kind"),
           new Named(Meaning.MEMO, "text", "memo", "description", "detail", "purpose", "narrative"));
 
+  private static final int MOST_OWN_ACCOUNTS = 5;
+  private static final List<String> OF_OTHERS =
+      List.of(
+          "counter", "other", "beneficiary", "payee", "recipient", "from", "to", "tegen", "gegen");
+
   private record Named(Meaning meaning, List<String> names) {
     Named(Meaning meaning, String... names) {
       this(meaning, List.of(names));
@@ -35,15 +40,23 @@ final class ColumnMeanings {
     boolean fits(String header) {
       String lower = header.toLowerCase(Locale.ROOT);
       List<String> words = List.of(lower.split("[^\\p{L}/]+"));
+      if (meaning == Meaning.ACCOUNT && words.stream().anyMatch(Named::isOfOthers)) {
+        return false;
+      }
       return names.stream()
           .anyMatch(n ->
               n.length() <= 3
                   ? words.contains(n)
                   : words.stream().anyMatch(w -> w.startsWith(n)) || lower.contains(n));
     }
+
+    private static boolean isOfOthers(String word) {
+      return OF_OTHERS.stream()
+          .anyMatch(other -> other.length() <= 4 ? word.equals(other) : word.startsWith(other));
+    }
   }
 
-  private final Table table;
+  private final Table table; // of lines only
   private final DecimalMark mark;
   private final Meaning[] meanings;
 
@@ -58,7 +71,9 @@ final class ColumnMeanings {
     for (int i = 0; i < meanings.length; i++) {
       meanings[i] = byName(i);
     }
-    fillFromData();
+    if (!table.data().isEmpty()) {
+      fillFromData();
+    }
     return List.of(meanings);
   }
 
@@ -143,6 +158,11 @@ final class ColumnMeanings {
     return Arrays.asList(meanings).indexOf(meaning);
   }
 
+  /** Whether a column of this name has a meaning by its name alone. */
+  static boolean isKnownName(String name) {
+    return !name.isEmpty() && NAMES.stream().anyMatch(named -> named.fits(name));
+  }
+
   /** Whether all that stands in the column are amounts, and something does. */
   static boolean isFigures(List<String> cells) {
     List<String> filled = filled(cells);
@@ -152,19 +172,31 @@ final class ColumnMeanings {
   }
 
   private static boolean fitsData(List<String> cells, Meaning meaning) {
+    if (cells.isEmpty()) {
+      return true; // a table without lines has nothing against the name
+    }
     List<String> filled = filled(cells);
     return switch (meaning) {
       case BOOKED_ON, VALUE_ON -> !filled.isEmpty() && filled.stream().allMatch(CellKinds::isDate);
       case AMOUNT, IN, OUT, BALANCE -> filled.stream().allMatch(CellKinds::isAmount);
       case MARK -> DebitCreditMark.isAll(cells);
       case CURRENCY -> !filled.isEmpty() && filled.stream().allMatch(ColumnMeanings::isCurrency);
-      case ACCOUNT ->
-          !filled.isEmpty()
-              && filled.stream().distinct().count() == 1
-              && filled.getFirst().matches("[A-Z0-9 .\\-]{4,40}")
-              && filled.getFirst().matches(".*\\d{4}.*");
+      case ACCOUNT -> isAccountColumn(filled);
       case PAYEE, MEMO, REFERENCE, TYPE, IGNORE -> true;
     };
+  }
+
+  /**
+   * One number throughout; or a few, each in several rows, which the reader then refuses to put
+   * into one account. Numbers of other parties are many.
+   */
+  private static boolean isAccountColumn(List<String> filled) {
+    List<String> numbers = filled.stream().distinct().toList();
+    return !numbers.isEmpty()
+        && (numbers.size() == 1
+            || numbers.size() <= MOST_OWN_ACCOUNTS && numbers.size() * 2 <= filled.size())
+        && numbers.stream()
+            .allMatch(n -> n.matches("[A-Z0-9 .\\-]{4,40}") && n.matches(".*\\d{4}.*"));
   }
 
   private static boolean isCurrency(String cell) {

@@ -48,6 +48,9 @@ final class DateOrders {
   private static Settled bySequence(List<Table.Row> rows, int column) {
     List<String> cells =
         rows.stream().map(r -> r.cells().get(column)).filter(c -> !c.isEmpty()).toList();
+    if (cells.isEmpty()) {
+      return new Settled(DateOrder.DAY_MONTH_YEAR, true, "", 0); // nothing to be read wrongly
+    }
     boolean dayFirst = runsOneWay(cells, DateOrder.DAY_MONTH_YEAR);
     boolean monthFirst = runsOneWay(cells, DateOrder.MONTH_DAY_YEAR);
     boolean settled = dayFirst != monthFirst && cells.size() > 2;

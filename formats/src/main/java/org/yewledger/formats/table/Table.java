@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.formats.UnreadableFile;
@@ -25,7 +26,13 @@ public record Table(
       Pattern.compile("[A-Z]{2}\\d{2}[A-Z0-9]{4,30}|\\d{7,30}");
 
   /** One row; {@code line} is the line or row of the file on which it begins, from 1. */
-  public record Row(int line, List<String> cells) {}
+  public record Row(int line, List<String> cells) {
+    /** Whether a date and an amount stand in it, each in a cell of its own. */
+    boolean looksLikeLine() {
+      boolean hasDate = cells.stream().anyMatch(CellKinds::isDate);
+      return hasDate && cells.stream().anyMatch(c -> CellKinds.isAmount(c) && !CellKinds.isDate(c));
+    }
+  }
 
   /** Reads the table, finding encoding, separator and header by itself. */
   public static Table parse(byte[] bytes) {
@@ -53,6 +60,23 @@ public record Table(
   /** The cells of one column below the header. */
   public List<String> column(int index) {
     return data().stream().map(row -> row.cells().get(index)).toList();
+  }
+
+  /**
+   * The table with those rows only that look like lines, to find out from what stands in its
+   * columns; totals and remarks would mislead. All rows where hardly any looks like a line.
+   */
+  Table ofLines() {
+    List<Row> lines = data().stream().filter(Row::looksLikeLine).toList();
+    if (lines.size() * 2 < data().size()) {
+      return this;
+    }
+    return new Table(
+        source,
+        charset,
+        separator,
+        0,
+        Stream.concat(Stream.of(rows.get(headerIndex)), lines.stream()).toList());
   }
 
   /** By what a table of the same layout is recognised next time: the names, evened out. */

@@ -2,8 +2,9 @@ package org.yewledger.formats.table;
 
 import java.util.List;
 import java.util.stream.IntStream;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
 import org.yewledger.formats.table.TableLayout.DateOrder;
-import org.yewledger.formats.table.TableLayout.DecimalMark;
 import org.yewledger.formats.table.TableLayout.Meaning;
 import org.yewledger.formats.table.TableLayout.Sign;
 
@@ -14,42 +15,64 @@ import org.yewledger.formats.table.TableLayout.Sign;
  * @param dateEvidence the cell that settles the order, empty if none does by itself
  * @param dateEvidenceLine its line in the file; 0 if none
  * @param decimalMarkCertain whether the amounts of the file allow only this mark
+ * @param signCertain whether the file shows how money out is told from money in; amounts that all
+ *     stand without a minus show nothing, unless a balance runs on with them
  */
 public record TableDetection(
     TableLayout layout,
     boolean dateOrderCertain,
     String dateEvidence,
     int dateEvidenceLine,
-    boolean decimalMarkCertain) {
+    boolean decimalMarkCertain,
+    boolean signCertain) {
 
+  /** Finds out what can be found out before it is known in which currency the account is. */
   public static TableDetection of(Table table) {
+    return of(table, null);
+  }
+
+  /**
+   * @param currency that of the account, which may settle how amounts are written; null if it is
+   *     not known yet
+   */
+  public static TableDetection of(Table whole, @Nullable CurrencyUnit currency) {
+    Table table = whole.ofLines();
     List<String> figures =
         IntStream.range(0, table.header().size())
             .mapToObj(table::column)
             .filter(ColumnMeanings::isFigures)
             .flatMap(List::stream)
             .toList();
-    AmountCells.SettledMark mark = AmountCells.settle(figures);
+    AmountCells.SettledMark mark = AmountCells.settle(figures, currency);
     List<Meaning> meanings = new ColumnMeanings(table, mark.mark()).meanings();
     int dates = meanings.indexOf(Meaning.BOOKED_ON);
     var order =
         dates < 0
             ? new DateOrders.Settled(DateOrder.DAY_MONTH_YEAR, true, "", 0)
             : DateOrders.settle(table.data(), dates);
-    var layout =
-        new TableLayout(meanings, order.order(), mark.mark(), sign(table, meanings, mark.mark()));
+    var runs = BalanceColumn.of(table, meanings, mark.mark());
+    // Where the balance only runs on with the amounts turned round, money out has no minus.
+    Sign sign =
+        runs != null && !runs.runsOn(1) && runs.runsOn(-1)
+            ? Sign.OUT_IS_POSITIVE
+            : Sign.OUT_IS_NEGATIVE;
     return new TableDetection(
-        layout, order.certain(), order.evidence(), order.line(), mark.certain());
+        new TableLayout(meanings, order.order(), mark.mark(), sign),
+        order.certain(),
+        order.evidence(),
+        order.line(),
+        mark.certain(),
+        isSignCertain(table, meanings, runs));
   }
 
-  /** Where the balance only runs on with the amounts turned round, money out has no minus. */
-  private static Sign sign(Table table, List<Meaning> meanings, DecimalMark mark) {
+  private static boolean isSignCertain(
+      Table table, List<Meaning> meanings, @Nullable BalanceColumn runs) {
     int amount = meanings.indexOf(Meaning.AMOUNT);
-    int balance = meanings.indexOf(Meaning.BALANCE);
-    if (amount < 0 || balance < 0 || meanings.contains(Meaning.MARK)) {
-      return Sign.OUT_IS_NEGATIVE;
-    }
-    var runs = new BalanceColumn(table.column(amount), table.column(balance), mark);
-    return !runs.runsOn(1) && runs.runsOn(-1) ? Sign.OUT_IS_POSITIVE : Sign.OUT_IS_NEGATIVE;
+    return amount < 0
+        || meanings.contains(Meaning.MARK)
+        || table.data().isEmpty()
+        || runs != null && (runs.runsOn(1) || runs.runsOn(-1))
+        || table.column(amount).stream()
+            .anyMatch(cell -> AmountText.of(cell).filter(AmountText::isNegative).isPresent());
   }
 }

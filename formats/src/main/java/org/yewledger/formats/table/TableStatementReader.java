@@ -1,5 +1,6 @@
 package org.yewledger.formats.table;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -8,12 +9,15 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.gather.Discrepancy;
 import org.yewledger.core.gather.RunningBalance;
+import org.yewledger.core.money.Decimals;
 import org.yewledger.formats.DecimalText;
 import org.yewledger.formats.Excerpt;
 import org.yewledger.formats.UnreadableFile;
@@ -55,10 +59,19 @@ public final class TableStatementReader {
 
   private TableStatement statement() {
     var rows = new ArrayList<Dated>();
+    var others = new ArrayList<Table.Row>();
     for (Table.Row row : table.data()) {
+      if (!isLine(row)) {
+        others.add(row);
+        continue;
+      }
       requireOwnCurrency(row);
       String balance = text(row, Meaning.BALANCE);
       rows.add(new Dated(line(row), balance.isEmpty() ? null : amount(row, Meaning.BALANCE)));
+    }
+    if (rows.isEmpty() && !others.isEmpty()) {
+      date(others.getFirst(), Meaning.BOOKED_ON);
+      throw UnreadableFile.at(others.getFirst().line(), "no row has both a date and an amount.");
     }
     String number = accountNumber();
     List<RunningBalance.Break> breaks = breaks(rows);
@@ -72,8 +85,34 @@ public final class TableStatementReader {
             currency,
             rows.stream().map(Dated::line).toList(),
             closing(rows),
-            opening(rows));
-    return new TableStatement(statement, breaks);
+            opening(rows),
+            null,
+            null,
+            discrepancies(rows, breaks));
+    return new TableStatement(statement, breaks, others);
+  }
+
+  /**
+   * A row without a date is no line, and neither is one without an amount: a total, a balance
+   * carried forward, a remark. What seems meant as a date is not passed over.
+   */
+  private boolean isLine(Table.Row row) {
+    return CellKinds.isMeantAsDate(text(row, Meaning.BOOKED_ON))
+        && Stream.of(Meaning.AMOUNT, Meaning.IN, Meaning.OUT)
+            .anyMatch(m -> !text(row, m).isEmpty());
+  }
+
+  private static List<Discrepancy> discrepancies(
+      List<Dated> rows, List<RunningBalance.Break> breaks) {
+    return breaks.stream()
+        .map(b ->
+            new Discrepancy(
+                Discrepancy.Kind.BALANCE,
+                rows.get(b.index()).line().bookedOn(),
+                rows.get(b.index()).line().sourceLine(),
+                b.beforeMinor() + b.amountMinor(),
+                b.saidMinor()))
+        .toList();
   }
 
   private static List<RunningBalance.Break> breaks(List<Dated> rows) {
@@ -159,17 +198,34 @@ public final class TableStatementReader {
 
   private long amount(Table.Row row, Meaning meaning) {
     String cell = text(row, meaning);
-    String plain = AmountCells.plain(cell, layout.decimalMark());
-    if (plain == null && !cell.isEmpty()) {
+    Optional<AmountText> amount = AmountText.of(cell);
+    if (amount.isPresent() && !amount.get().mayBeIn(currency)) {
       throw UnreadableFile.at(
           row.line(),
           columnName(meaning),
-          "%s is not an amount with a decimal %s."
-              .formatted(
-                  Excerpt.of(cell), layout.decimalMark() == DecimalMark.COMMA ? "comma" : "point"));
+          "%s is not in %s, the currency of the account.".formatted(Excerpt.of(cell), currency));
     }
-    return DecimalText.toMinor(
-        plain == null ? "" : plain, currency, row.line(), columnName(meaning));
+    Optional<BigDecimal> number =
+        amount
+            .map(a -> a.plain(layout.decimalMark()))
+            .flatMap(Decimals::read)
+            .map(AmountCells::withoutNoise);
+    if (number.isEmpty()) {
+      throw UnreadableFile.at(row.line(), columnName(meaning), whyNoAmount(cell));
+    }
+    return DecimalText.toMinor(number.get(), cell, currency, row.line(), columnName(meaning));
+  }
+
+  private String whyNoAmount(String cell) {
+    if (cell.isEmpty()) {
+      return "the amount is missing.";
+    }
+    if (CellKinds.isError(cell)) {
+      return "the spreadsheet shows the error %s here. Mend the cell there and save the file again."
+          .formatted(Excerpt.of(cell));
+    }
+    return "%s is not an amount with a decimal %s."
+        .formatted(Excerpt.of(cell), layout.decimalMark() == DecimalMark.COMMA ? "comma" : "point");
   }
 
   private LocalDate date(Table.Row row, Meaning meaning) {
@@ -181,6 +237,10 @@ public final class TableStatementReader {
     String reason;
     if (cell.isEmpty()) {
       reason = "the date is missing.";
+    } else if (CellKinds.isError(cell)) {
+      reason =
+          "the spreadsheet shows the error %s here. Mend the cell there and save the file again."
+              .formatted(Excerpt.of(cell));
     } else if (!CellKinds.isDate(cell)) {
       reason = Excerpt.of(cell) + " is not a date.";
     } else {

@@ -6,6 +6,7 @@ import java.io.InputStream;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -36,6 +37,9 @@ final class XlsxCells {
   private static final int MOST_COLUMNS = 100;
   private static final int MOST_ROWS = 200_000;
   private static final int LONGEST_CELL = 10_000;
+
+  private static final BigDecimal FIRST_DAY = BigDecimal.valueOf(60);
+  private static final BigDecimal LAST_DAY = BigDecimal.valueOf(2_958_466); // after 9999-12-31
 
   private XlsxCells() {}
 
@@ -161,19 +165,40 @@ final class XlsxCells {
     return padded;
   }
 
+  /** A formula counts as what it gave when the workbook was saved; an error as its name. */
   private static String text(Cell cell) {
-    if (cell.getType() != CellType.NUMBER) {
+    Optional<BigDecimal> number = number(cell);
+    if (number.isEmpty()) {
       return Optional.ofNullable(cell.getText()).orElse("");
     }
     if (isDate(cell)) {
-      return cell.asDate().toLocalDate().toString();
+      return date(cell, number.get());
     }
     // Spreadsheets keep binary fractions: 12.1 may be stored as 12.100000000000001.
-    BigDecimal number = cell.asNumber();
-    if (!Decimals.isWritable(number)) {
+    if (!Decimals.isWritable(number.get())) {
       return Optional.ofNullable(cell.getRawValue()).orElse("");
     }
-    return number.setScale(6, RoundingMode.HALF_EVEN).stripTrailingZeros().toPlainString();
+    return number.get().setScale(6, RoundingMode.HALF_EVEN).stripTrailingZeros().toPlainString();
+  }
+
+  private static Optional<BigDecimal> number(Cell cell) {
+    if (cell.getType() == CellType.NUMBER) {
+      return Optional.of(cell.asNumber());
+    }
+    String kept = cell.getType() == CellType.FORMULA ? cell.getRawValue() : null;
+    return kept == null ? Optional.empty() : Decimals.read(kept);
+  }
+
+  private static String date(Cell cell, BigDecimal number) {
+    if (cell.getType() == CellType.NUMBER) {
+      return cell.asDate().toLocalDate().toString();
+    }
+    // The library gives dates of plain numbers only; day 1 of a workbook is 1900-01-01, and its
+    // calendar has a 29 February 1900 (ECMA-376, part 1, section 18.17.4.1).
+    boolean isDay = number.compareTo(FIRST_DAY) > 0 && number.compareTo(LAST_DAY) < 0;
+    return isDay
+        ? LocalDate.of(1899, 12, 30).plusDays(number.longValue()).toString()
+        : number.toPlainString();
   }
 
   private static boolean isDate(Cell cell) {

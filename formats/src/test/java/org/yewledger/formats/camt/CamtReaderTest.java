@@ -9,6 +9,7 @@ import static org.testng.Assert.expectThrows;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -16,6 +17,7 @@ import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
+import org.yewledger.core.gather.LineDetail;
 import org.yewledger.formats.UnreadableFile;
 
 public class CamtReaderTest {
@@ -59,7 +61,11 @@ public class CamtReaderTest {
   }
 
   private static BankLine line(String entries) {
-    return read(document(statement("NL00DEMO004417", entries))).getFirst().lines().getFirst();
+    return lines(entries).getFirst();
+  }
+
+  private static List<BankLine> lines(String entries) {
+    return read(document(statement("NL00DEMO004417", entries))).getFirst().lines();
   }
 
   private static UnreadableFile failure(String document) {
@@ -128,23 +134,61 @@ public class CamtReaderTest {
     assertEquals(line.memo(), "RF18539007547034");
   }
 
+  private static final String BATCH =
+      """
+      <AcctSvcrRef>B-77</AcctSvcrRef><NtryDtls><Btch><NbOfTxs>2</NbOfTxs></Btch>
+      <TxDtls><Amt Ccy="EUR">10.00</Amt><RltdPties><Dbtr><Nm>Hartwell</Nm></Dbtr>
+      <DbtrAcct><Id><IBAN>NL00DEMO0000009023</IBAN></Id></DbtrAcct></RltdPties></TxDtls>
+      <TxDtls><AmtDtls><TxAmt><Amt Ccy="EUR">20.00</Amt></TxAmt></AmtDtls>
+      <Refs><AcctSvcrRef>T-2</AcctSvcrRef></Refs>
+      <RltdPties><Dbtr><Nm>Penrose</Nm></Dbtr></RltdPties></TxDtls></NtryDtls>
+      <AddtlNtryInf>COLLECTED</AddtlNtryInf>\
+      """;
+
   @Test
-  public void aBatchBookingIsOneLineThatListsItsTransactions() {
+  public void aBatchWhoseTransactionsAddUpIsALineForEach() {
+    List<BankLine> lines = lines(entry("30.00", "CRDT", BATCH));
+    assertEquals(lines.stream().map(BankLine::amountMinor).toList(), List.of(1_000L, 2_000L));
+    assertEquals(lines.stream().map(BankLine::payee).toList(), List.of("Hartwell", "Penrose"));
+    assertEquals(lines.stream().map(BankLine::identity).toList(), List.of("B-77/1", "T-2"));
+    assertEquals(
+        lines.getFirst().details().get(LineDetail.COUNTERPARTY_ACCOUNT), "NL00DEMO0000009023");
+  }
+
+  @Test
+  public void aBatchWhoseTransactionsDoNotAddUpIsOneLineThatListsThem() {
+    BankLine line = line(entry("30.50", "CRDT", BATCH));
+    assertEquals(line.amountMinor(), 3_050);
+    assertEquals(line.memo(), "COLLECTED Hartwell 10.00, Penrose 20.00");
+    assertEquals(line.payee(), "");
+  }
+
+  @Test
+  public void keepsWhatTheBankSaysBesideTheText() {
     BankLine line =
         line(
             entry(
-                "30.00",
-                "CRDT",
+                "64.10",
+                "DBIT",
                 """
-                <NtryDtls><Btch><NbOfTxs>2</NbOfTxs></Btch>
-                <TxDtls><Amt Ccy="EUR">10.00</Amt><RltdPties><Dbtr><Nm>Hartwell</Nm></Dbtr></RltdPties></TxDtls>
-                <TxDtls><AmtDtls><TxAmt><Amt Ccy="EUR">20.00</Amt></TxAmt></AmtDtls>
-                <RltdPties><Dbtr><Nm>Penrose</Nm></Dbtr></RltdPties></TxDtls></NtryDtls>
-                <AddtlNtryInf>COLLECTED</AddtlNtryInf>\
+                <NtryDtls><TxDtls><Refs><EndToEndId>E-1</EndToEndId><MndtId>M-9</MndtId></Refs>
+                <RltdPties><Cdtr><Nm>Fibrelink</Nm></Cdtr>
+                <CdtrAcct><Id><IBAN>NL00DEMO0000001111</IBAN></Id></CdtrAcct>
+                <UltmtCdtr><Nm>Fibrelink Home</Nm></UltmtCdtr></RltdPties>
+                <RltdAgts><CdtrAgt><FinInstnId><BICFI>DEMONL2A</BICFI></FinInstnId></CdtrAgt></RltdAgts>
+                <RmtInf><Ustrd>Invoice 12</Ustrd></RmtInf></TxDtls></NtryDtls>
+                <AddtlNtryInf>DIRECT DEBIT</AddtlNtryInf>\
                 """));
-    assertEquals(line.amountMinor(), 3_000);
-    assertEquals(line.memo(), "COLLECTED Hartwell 10.00, Penrose 20.00");
-    assertEquals(line.payee(), "");
+    assertEquals(line.memo(), "Invoice 12");
+    assertEquals(
+        line.details(),
+        Map.of(
+            LineDetail.COUNTERPARTY_ACCOUNT, "NL00DEMO0000001111",
+            LineDetail.COUNTERPARTY_BANK, "DEMONL2A",
+            LineDetail.ULTIMATE_PARTY, "Fibrelink Home",
+            LineDetail.MANDATE, "M-9",
+            LineDetail.END_TO_END, "E-1",
+            LineDetail.BOOKING_TEXT, "DIRECT DEBIT"));
   }
 
   @Test

@@ -12,6 +12,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
+import org.yewledger.core.gather.LineDetail;
 import org.yewledger.formats.UnreadableFile;
 
 /** The many ways in which banks write the same thing. */
@@ -44,6 +45,9 @@ public class OfxVariantsTest {
       {"48", 4800L},
       {".5", 50L},
       {"-0.00", 0L},
+      {"150000.", 15_000_000L},
+      {"1,234.56", 123_456L},
+      {"-1.234.567,8", -123_456_780L},
     };
   }
 
@@ -54,7 +58,7 @@ public class OfxVariantsTest {
 
   @DataProvider
   Object[][] notAmounts() {
-    return new Object[][] {{"1.086,40"}, {"1,086.40"}, {"EUR 5"}, {"--5"}, {"1e3"}, {""}};
+    return new Object[][] {{"1,0864.40"}, {"1.234"}, {"EUR 5"}, {"--5"}, {"1e3"}, {""}};
   }
 
   @Test(dataProvider = "notAmounts")
@@ -142,5 +146,55 @@ public class OfxVariantsTest {
             () -> read("\n<STMTRS>\n<BANKTRANLIST>\n</STMTRS>\n</BANKTRANLIST>"));
     assertEquals(e.line(), 6);
     assertTrue(e.getMessage().contains("BANKTRANLIST of line 5"), e.getMessage());
+  }
+
+  @Test
+  public void anAmountInAnotherCurrencyIsValuedByTheBanksRate() {
+    BankLine line =
+        line(
+            DAY
+                + "<TRNAMT>-20.00</TRNAMT><CURRENCY><CURRATE>0.9213</CURRATE><CURSYM>USD</CURSYM></CURRENCY>");
+    assertEquals(line.amountMinor(), -1_843);
+    assertEquals(line.details().get(LineDetail.ORIGINAL_AMOUNT), "USD -20.00 at 0.9213");
+  }
+
+  @Test
+  public void anAmountInAnotherCurrencyWithoutARateIsRefused() {
+    UnreadableFile e =
+        expectThrows(
+            UnreadableFile.class,
+            () -> line(DAY + "<TRNAMT>-20.00</TRNAMT><CURRENCY><CURSYM>USD</CURSYM></CURRENCY>"));
+    assertEquals(e.field(), "CURRENCY");
+  }
+
+  @Test
+  public void charactersByNumberAreRead() {
+    BankLine line =
+        line(DAY + "<TRNAMT>-2.00</TRNAMT><NAME>Caf&#233; &#x2019;n&apos; &amp;#1;</NAME>");
+    assertEquals(line.payee(), "Caf\u00e9 \u2019n' &#1;");
+  }
+
+  @Test
+  public void keepsTheOtherAccountAndTheNameInFull() {
+    BankLine line =
+        line(
+            DAY
+                + "<TRNAMT>-2.00</TRNAMT><NAME>FIBRELI</NAME><EXTDNAME>Fibrelink Home</EXTDNAME>"
+                + "<BANKACCTTO><BANKID>DEMONL2A</BANKID><ACCTID>1111</ACCTID><ACCTTYPE>CHECKING</ACCTTYPE></BANKACCTTO>");
+    assertEquals(line.details().get(LineDetail.EXTENDED_NAME), "Fibrelink Home");
+    assertEquals(line.details().get(LineDetail.COUNTERPARTY_ACCOUNT), "1111");
+    assertTrue(line.raw().contains("ACCTID=1111"), line.raw());
+  }
+
+  @Test
+  public void anErrorInsteadOfAStatementIsSaid() {
+    UnreadableFile e =
+        expectThrows(
+            UnreadableFile.class,
+            () ->
+                OfxReader.read(
+                    "OFXHEADER:100\n\n<OFX><SIGNONMSGSRSV1><SONRS><STATUS><CODE>15500<SEVERITY>ERROR<MESSAGE>Signon invalid</STATUS></SONRS></SIGNONMSGSRSV1></OFX>"
+                        .getBytes(StandardCharsets.US_ASCII)));
+    assertTrue(e.reason().contains("15500 Signon invalid"), e.reason());
   }
 }

@@ -67,7 +67,6 @@ public class TableTest {
     return new Object[][] {
       {"just a line of words\nand another\n"},
       {"2026-09-04,Shop,3.20\n2026-09-05,Shop,3.20\n"},
-      {"Date,Text,Amount\n"},
       {"Date,Text,Amount\n2026-09-04,Sh\0op,3.20\n"},
       {"Date,Text,Amount\n" + "x,".repeat(300) + "\n"},
     };

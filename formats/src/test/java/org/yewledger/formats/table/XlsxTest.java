@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Collections;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
@@ -105,5 +106,43 @@ public class XlsxTest {
       }
     }
     return out.toByteArray();
+  }
+
+  /** The sample with its first sheet changed, as other programs than ours write sheets. */
+  private static Table rewritten(UnaryOperator<String> sheet) throws IOException {
+    var out = new ByteArrayOutputStream();
+    try (ZipFile in =
+            ZipFile.builder()
+                .setSeekableByteChannel(new SeekableInMemoryByteChannel(XlsxSample.workbook()))
+                .get();
+        var zip = new ZipOutputStream(out)) {
+      for (ZipArchiveEntry entry : Collections.list(in.getEntries())) {
+        zip.putNextEntry(new ZipEntry(entry.getName()));
+        String part = new String(in.getInputStream(entry).readAllBytes(), StandardCharsets.UTF_8);
+        boolean isSheet = entry.getName().endsWith("sheet1.xml");
+        zip.write((isSheet ? sheet.apply(part) : part).getBytes(StandardCharsets.UTF_8));
+      }
+    }
+    return Table.parse(out.toByteArray());
+  }
+
+  @Test
+  public void rowsAndCellsWithoutNumbersStandInTheirOrder() throws IOException {
+    Table table = rewritten(xml -> xml.replaceAll(" r=\"[A-Z]*\\d+\"", ""));
+    assertEquals(table.data().size(), 3);
+    assertEquals(table.data().getFirst().cells().get(2), "-3.2");
+  }
+
+  @Test
+  public void formulasCountAsWhatTheyGaveAndErrorsByTheirName() throws IOException {
+    Table table =
+        rewritten(xml ->
+            xml.replaceFirst("<v>-3.2</v>", "<f>1-4.2</f><v>-3.2000000000000002</v>")
+                .replaceFirst("(<c r=\"A4\"[^>]*>)<v>", "$1<f>TODAY()</f><v>")
+                .replaceFirst(
+                    "<c r=\"C5\"[^>]*><v>326(?:\\.0)?</v>", "<c r=\"C5\" t=\"e\"><v>#REF!</v>"));
+    assertEquals(table.data().getFirst().cells().getFirst(), "2026-09-04");
+    assertEquals(table.data().getFirst().cells().get(2), "-3.2");
+    assertEquals(table.data().get(1).cells().get(2), "#REF!");
   }
 }
