@@ -113,11 +113,22 @@ insert into finding
   select 7, format('entry no. %s is not as its last act left it', coalesce(e.no::text, c.after ->> 'no'))
     from last_change c left join entry e on e.household_id = c.household_id and e.id = c.id
    where (c.op = 'DELETE') <> (e.id is null)
-      or (e.id is not null and (e.no::text, e.date::text, e.payee, e.note) <>
-          (c.after ->> 'no', c.after ->> 'date', c.after ->> 'payee', c.after ->> 'note'));
+      or (e.id is not null and (e.no::text, e.date::text, e.payee_id::text, e.note) <>
+          (c.after ->> 'no', c.after ->> 'date', c.after ->> 'payee_id', c.after ->> 'note'));
 insert into finding
   select 7, format('a change of %s belongs to no act', c.table_name)
     from act_change c where not exists (select 1 from act a where a.household_id = c.household_id and a.id = c.act_id);
+-- 8. Payees: a name stands once, whatever its case; what banks call one leads to it alone.
+insert into checked select 8, 'payees and tags are there once', count(*) from payee;
+insert into finding
+  select 8, format('the payee %s stands %s times', lower(name), count(*)) from payee group by household_id, lower(name) having count(*) > 1;
+insert into finding
+  select 8, format('the tag %s stands %s times', lower(name), count(*)) from tag group by household_id, lower(name) having count(*) > 1;
+insert into finding
+  select 8, format('entry no. %s is countered by an entry that is not its opposite', o.no)
+    from entry e join entry o on o.household_id = e.household_id and o.id = e.counters_id
+   where exists (select 1 from posting p where p.household_id = e.household_id and p.entry_id in (e.id, o.id)
+                  group by p.account_id having sum(p.amount_minor) <> 0 or sum(p.base_minor) <> 0);
 insert into finding
   select 7, format('number %s of an entry was never taken', e.no)
     from entry e join household_number n on n.household_id = e.household_id and n.what = 'ENTRY'

@@ -28,7 +28,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["account"];
-        put: operations["change_3"];
+        put: operations["change_4"];
         post?: never;
         delete: operations["delete"];
         options?: never;
@@ -220,7 +220,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_2"];
+        put: operations["change_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -500,6 +500,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entries/{id}/counter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["counter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/founding": {
         parameters: {
             query?: never;
@@ -574,7 +590,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["takeBack_1"];
+        delete: operations["takeBack_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -636,7 +652,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["facts"];
-        put: operations["change_1"];
+        put: operations["change_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -655,6 +671,38 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/left-out-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/left-out-lines/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["leaveOut"];
+        post?: never;
+        delete: operations["takeBack"];
         options?: never;
         head?: never;
         patch?: never;
@@ -702,6 +750,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["sheet_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/payees": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["payees"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/payees/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1277,7 +1357,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["takeBack"];
+        post: operations["takeBack_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1337,7 +1417,7 @@ export interface components {
             facts: components["schemas"]["FactsJson"];
             group: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -1360,7 +1440,7 @@ export interface components {
             id: string;
             keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -1398,7 +1478,7 @@ export interface components {
             id: string;
             keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             on: string;
@@ -1675,6 +1755,7 @@ export interface components {
             note?: string;
             parts: components["schemas"]["PartJson"][];
             payee: string;
+            restToSuspense?: boolean;
         };
         BroughtJson: {
             /** Format: int32 */
@@ -1733,7 +1814,7 @@ export interface components {
             id: string;
             keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -1868,6 +1949,14 @@ export interface components {
             rules: boolean;
             taxRates: boolean;
         };
+        CounterJson: {
+            /** Format: date */
+            date?: string;
+            /** @enum {string} */
+            how: "VOID" | "REVERSAL";
+            /** Format: int32 */
+            version: number;
+        };
         CoverageJson: {
             /** Format: uuid */
             accountId: string;
@@ -1968,9 +2057,13 @@ export interface components {
         DraftJson: {
             /** Format: date */
             date: string;
+            /** @enum {string} */
+            method?: "CARD" | "CHEQUE" | "CASH" | "TRANSFER" | "DIRECT_DEBIT";
             note?: string;
             payee: string;
             postings: components["schemas"]["DraftLineJson"][];
+            reference?: string;
+            tags?: string[];
             /** Format: int32 */
             version: number;
         };
@@ -1983,6 +2076,10 @@ export interface components {
              */
             amount: string;
             note?: string;
+            /** Format: uuid */
+            taxRateId?: string;
+            /** @enum {string} */
+            taxRole?: "NET" | "TAX";
         };
         EntryJson: {
             /**
@@ -1992,18 +2089,32 @@ export interface components {
             amount: string;
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
+            /** @enum {string} */
+            counters?: "VOID" | "REVERSAL";
+            /** Format: uuid */
+            countersId?: string;
             currency: string;
             /** Format: date */
             date: string;
             from: string;
             /** Format: uuid */
             id: string;
+            /** @enum {string} */
+            method?: "CARD" | "CHEQUE" | "CASH" | "TRANSFER" | "DIRECT_DEBIT";
             /** Format: int64 */
             no: number;
             note: string;
             payee: string;
+            /** Format: uuid */
+            payeeId: string;
+            /** @enum {string} */
+            reason?: "RULE" | "OPEN_QUESTION";
+            reference: string;
+            /** Format: uuid */
+            ruleId?: string;
             /** @enum {string} */
             state: "OPEN" | "CLEARED" | "RECONCILED";
+            tags: string[];
             to: string;
             transfer: boolean;
             /** Format: int32 */
@@ -2220,11 +2331,31 @@ export interface components {
             /** @enum {string} */
             sign?: "OUT_IS_NEGATIVE" | "OUT_IS_POSITIVE";
         };
+        LeaveOutJson: {
+            because: string;
+            /** Format: int32 */
+            version: number;
+        };
         LeftLineJson: {
             /** Format: date */
             bookedOn: string;
             text: string;
             why: string;
+        };
+        LeftOutJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            because: string;
+            /** Format: date */
+            bookedOn: string;
+            /** Format: uuid */
+            id: string;
+            text: string;
         };
         LineDetailJson: {
             /** @enum {string} */
@@ -2288,7 +2419,7 @@ export interface components {
             /** Format: uuid */
             bookId: string;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
         };
         NewHouseholdJson: {
@@ -2345,7 +2476,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "TRANSFER" | "REVALUE" | "REVISE" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "PAYEES" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -2438,7 +2569,7 @@ export interface components {
             /** Format: int64 */
             entryNo?: number;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -2486,6 +2617,22 @@ export interface components {
             current: string;
             password: string;
         };
+        PayeeJson: {
+            /** Format: uuid */
+            id: string;
+            knownAs: string[];
+            name: string;
+            /** Format: int32 */
+            used: number;
+            /** Format: int32 */
+            version: number;
+        };
+        PayeeWantedJson: {
+            knownAs: string[];
+            name: string;
+            /** Format: int32 */
+            version: number;
+        };
         PeopleJson: {
             invitations: components["schemas"]["InvitationJson"][];
             people: components["schemas"]["PersonJson"][];
@@ -2524,6 +2671,10 @@ export interface components {
              */
             own?: string;
             ownCurrency: string;
+            /** Format: uuid */
+            taxRateId?: string;
+            /** @enum {string} */
+            taxRole?: "NET" | "TAX";
         };
         ProposalJson: {
             betweenBooks: string;
@@ -2750,7 +2901,7 @@ export interface components {
             currency: string;
             ending: string;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /**
              * Format: decimal
@@ -3256,7 +3407,7 @@ export interface operations {
             };
         };
     };
-    change_3: {
+    change_4: {
         parameters: {
             query: {
                 version: number;
@@ -3580,7 +3731,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query: {
                 version: number;
@@ -4127,6 +4278,32 @@ export interface operations {
             };
         };
     };
+    counter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CounterJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryJson"];
+                };
+            };
+        };
+    };
     found: {
         parameters: {
             query?: never;
@@ -4229,7 +4406,7 @@ export interface operations {
             };
         };
     };
-    takeBack_1: {
+    takeBack_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4348,7 +4525,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4389,6 +4566,70 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["InstitutionJson"][];
                 };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftOutJson"][];
+                };
+            };
+        };
+    };
+    leaveOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeaveOutJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4501,6 +4742,52 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["OpeningEntryJson"][];
                 };
+            };
+        };
+    };
+    payees: {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PayeeJson"][];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PayeeWantedJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5600,7 +5887,7 @@ export interface operations {
             };
         };
     };
-    takeBack: {
+    takeBack_1: {
         parameters: {
             query?: never;
             header?: never;

@@ -13,7 +13,7 @@ import './journal.css'
 type Entry = Schemas['EntryJson']
 
 /** More are not counted. */
-const MOST_COUNTED = 10_000
+const MOST_COUNTED = 1_000
 
 /** All entries, newest first, each opening in place to its postings. */
 export function Journal() {

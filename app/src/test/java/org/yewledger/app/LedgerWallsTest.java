@@ -32,8 +32,8 @@ public class LedgerWallsTest extends AppTest {
     UUID entry = Ids.next();
     jdbc.sql(
             """
-            insert into entry (household_id, id, no, date, payee, note, origin, made_at, made_by)
-            values (?, ?, (select coalesce(max(no), 0) + 1000 from entry), date '2026-09-01', 'x', '', 'BY_HAND', now(), ?)\
+            insert into entry (household_id, id, no, date, payee_id, note, origin, made_at, made_by)
+            values (?, ?, (select coalesce(max(no), 0) + 1000 from entry), date '2026-09-01', (select min(id::text)::uuid from payee), '', 'BY_HAND', now(), ?)\
             """)
         .params(h.owner().householdId(), entry, h.owner().personId())
         .update();

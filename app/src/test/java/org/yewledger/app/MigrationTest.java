@@ -94,6 +94,17 @@ public class MigrationTest {
   }
 
   @Test
+  public void namesOfPayeesBecameRecords() throws Exception {
+    assertEquals(
+        one(
+            "select p.name from entry e join payee p on p.household_id = e.household_id and p.id = e.payee_id where e.household_id = :h and e.no = 2"),
+        "Greengage Market");
+    assertEquals(
+        one("select count(*) from payee where household_id = :h and name = 'Greengage Market'"),
+        "1");
+  }
+
+  @Test
   public void theAuditFindsNothing() throws Exception {
     AuditRun audit = AuditRun.of("yew_migration_test");
     assertEquals(audit.exit(), 0, audit.says());

@@ -27,7 +27,9 @@ final class ChartBench {
       SignedIn owner =
           HouseholdFounding.newOwner(
               Ids.next(), "Bench", Ids.next() + "@aldercott.example", Ids.next());
-      application.bean(HouseholdFounding.class).found("Bench", owner, PASSWORD, () -> {});
+      application
+          .bean(HouseholdFounding.class)
+          .found("Bench", "Etc/UTC", owner, PASSWORD, () -> {});
       try (Connection database = asOwner()) {
         fill(database, owner.householdId());
         application.signIn(owner.email(), PASSWORD);
@@ -101,8 +103,14 @@ final class ChartBench {
               .formatted(id, ACCOUNTS - 26));
       sql.execute(
           """
-          insert into entry (household_id, id, no, date, payee, note, origin, made_at, made_by)
-          select %1$s, md5('e' || n)::uuid, n, date '2016-10-01' + (n %% 3652), 'Payee ' || n %% 400, '', 'BY_HAND', now(), %1$s
+          insert into payee (household_id, id, name)
+          select %1$s, md5('w' || n)::uuid, 'Payee ' || n from generate_series(0, 399) n\
+          """
+              .formatted(id));
+      sql.execute(
+          """
+          insert into entry (household_id, id, no, date, payee_id, note, origin, made_at, made_by)
+          select %1$s, md5('e' || n)::uuid, n, date '2016-10-01' + (n %% 3652), md5('w' || n %% 400)::uuid, '', 'BY_HAND', now(), %1$s
             from generate_series(1, %2$d) n\
           """
               .formatted(id, POSTINGS / 2));

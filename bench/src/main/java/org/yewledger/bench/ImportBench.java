@@ -118,7 +118,7 @@ final class ImportBench {
       throws Exception {
     SignedIn owner =
         HouseholdFounding.newOwner(Ids.next(), name, Ids.next() + "@aldercott.example", Ids.next());
-    application.bean(HouseholdFounding.class).found(name, owner, PASSWORD, () -> {});
+    application.bean(HouseholdFounding.class).found(name, "Etc/UTC", owner, PASSWORD, () -> {});
     UUID account = Ids.next();
     try (Statement sql = database.createStatement()) {
       sql.execute(

@@ -125,8 +125,14 @@ final class YearsHousehold {
     run(
         sql,
         """
-        insert into entry (household_id, id, no, date, payee, note, origin, made_at, made_by)
-        select :h, id, n, day, 'Payee ' || n %% 400, '', 'BANK_LINE', now(), :h from made\
+        insert into payee (household_id, id, name)
+        select :h, md5('yy' || n)::uuid, 'Payee ' || n from generate_series(0, 399) n\
+        """);
+    run(
+        sql,
+        """
+        insert into entry (household_id, id, no, date, payee_id, note, origin, made_at, made_by)
+        select :h, id, n, day, md5('yy' || n %% 400)::uuid, '', 'BANK_LINE', now(), :h from made\
         """);
     run(
         sql,

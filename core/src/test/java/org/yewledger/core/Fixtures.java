@@ -41,6 +41,11 @@ public final class Fixtures {
   public static Ledger ledger(Position position, ExchangeRate... rates) {
     return new Ledger() {
       @Override
+      public Account suspense(Book book) {
+        return account(book, "Suspense, " + book.name(), AccountKind.SUSPENSE, null);
+      }
+
+      @Override
       public ExchangeRates rates() {
         return new ExchangeRates(List.of(rates));
       }

@@ -151,8 +151,13 @@ public class ActReader {
   List<ChangeJson> changes(UUID actId) {
     return jdbc.sql(
             """
-            select table_name, op, row_key, before::text, after::text from act_change
-             where household_id = :household and act_id = :act order by step, row_key limit :most\
+            select c.table_name, c.op, c.row_key, (c.before || coalesce(b.named, '{}'))::text, (c.after || coalesce(a.named, '{}'))::text
+              from act_change c
+              left join lateral (select jsonb_build_object('payee', p.name) as named from payee p
+                where p.household_id = c.household_id and p.id = (c.before ->> 'payee_id')::uuid) b on c.table_name = 'entry'
+              left join lateral (select jsonb_build_object('payee', p.name) as named from payee p
+                where p.household_id = c.household_id and p.id = (c.after ->> 'payee_id')::uuid) a on c.table_name = 'entry'
+             where c.household_id = :household and c.act_id = :act order by c.step, c.row_key limit :most\
             """)
         .param("household", household())
         .param("act", actId)

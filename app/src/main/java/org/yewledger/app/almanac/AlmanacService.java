@@ -126,7 +126,7 @@ class AlmanacService {
         left.next(bookId, month),
         lastGathered(),
         chart.books().findAny().isPresent(),
-        setup.missing());
+        setup.missing(chart));
   }
 
   /** Twelve months that end with the month to work on, moved only if another month was chosen. */

@@ -28,7 +28,9 @@ public class BankLineStateEntity {
     /** Announced by the bank and not booked yet. */
     PENDING,
     /** Was pending; its booked form has come, or the bank has dropped it. */
-    REPLACED
+    REPLACED,
+    /** No business of the books, as a person has said. */
+    LEFT_OUT
   }
 
   @Id private UUID bankLineId;
@@ -40,6 +42,7 @@ public class BankLineStateEntity {
   private State state;
 
   private @Nullable UUID otherLineId;
+  private @Nullable String leftOutBecause;
   private Instant changedAt;
   private UUID changedBy;
   @Version private int version;
@@ -56,8 +59,20 @@ public class BankLineStateEntity {
   public void become(State next, @Nullable UUID other, Instant at, UUID by) {
     this.state = next;
     this.otherLineId = other;
+    this.leftOutBecause = null;
     this.changedAt = at;
     this.changedBy = by;
+  }
+
+  /** The line is no business of the books; {@code because} is the person's reason. */
+  public void leaveOut(String because, Instant at, UUID by) {
+    become(State.LEFT_OUT, at, by);
+    this.leftOutBecause = because;
+  }
+
+  /** Why it is left out; null unless it is. */
+  public @Nullable String leftOutBecause() {
+    return leftOutBecause;
   }
 
   public UUID bankLineId() {

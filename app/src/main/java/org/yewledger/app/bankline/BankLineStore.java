@@ -100,7 +100,7 @@ public class BankLineStore {
             case PENDING -> KnownLine.Standing.PENDING;
             case REPLACED -> KnownLine.Standing.REPLACED;
             case COPY -> KnownLine.Standing.COPY;
-            case WAITING, POSTED, DOUBTFUL -> KnownLine.Standing.BOOKED;
+            case WAITING, POSTED, DOUBTFUL, LEFT_OUT -> KnownLine.Standing.BOOKED;
           };
       return new KnownLine(
           id,

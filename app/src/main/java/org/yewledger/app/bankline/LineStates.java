@@ -87,7 +87,7 @@ public class LineStates {
   public void become(Collection<UUID> lineIds, State state) {
     jdbc.sql(
             """
-            update bank_line_state set state = ?, other_line_id = null, changed_at = ?, changed_by = ?, version = version + 1
+            update bank_line_state set state = ?, other_line_id = null, left_out_because = null, changed_at = ?, changed_by = ?, version = version + 1
              where household_id = ? and bank_line_id = any(?)\
             """)
         .params(

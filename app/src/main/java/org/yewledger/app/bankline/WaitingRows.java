@@ -4,6 +4,7 @@ import java.sql.Date;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -82,7 +83,8 @@ public class WaitingRows {
     String state = state(household);
     Waiting known = kept.get(household);
     if (known == null || !known.state().equals(state)) {
-      known = new Waiting(state, read(household));
+      known =
+          new Waiting(state, known == null ? read(household) : renewed(household, known.rows()));
       kept.put(household, known);
     }
     return known;
@@ -100,17 +102,46 @@ public class WaitingRows {
         .single();
   }
 
+  /** Reads those again that have come or changed since; the others are the same rows as before. */
+  private List<Row> renewed(UUID household, List<Row> before) {
+    record Standing(UUID id, int version) {}
+    List<Standing> now =
+        jdbc.sql(
+                """
+                select bank_line_id, version from bank_line_state
+                 where household_id = ? and state = 'WAITING' order by booked_on, bank_line_id\
+                """)
+            .param(household)
+            .query((row, no) -> new Standing(row.getObject(1, UUID.class), row.getInt(2)))
+            .list();
+    Map<Standing, Row> known = new HashMap<>();
+    before.forEach(row -> known.put(new Standing(row.id(), row.version()), row));
+    UUID[] missing =
+        now.stream().filter(s -> !known.containsKey(s)).map(Standing::id).toArray(UUID[]::new);
+    if (missing.length > 0) {
+      read(household, " and s.bank_line_id = any(:ids)", missing)
+          .forEach(row -> known.put(new Standing(row.id(), row.version()), row));
+    }
+    return now.stream().map(known::get).toList();
+  }
+
   private List<Row> read(UUID household) {
+    return read(household, "", new UUID[0]);
+  }
+
+  private List<Row> read(UUID household, String narrowed, UUID[] ids) {
     return jdbc.sql(
             """
             select l.id, l.batch_id, l.account_id, l.booked_on, l.value_on, l.amount_minor, l.payee, l.memo, l.reference,
                    l.type, l.identity, l.source_line, s.version, l.details::text
               from bank_line_state s
               join bank_line l on l.household_id = :household and l.id = s.bank_line_id
-             where s.household_id = :household and s.state = 'WAITING'
-             order by s.booked_on, s.bank_line_id\
-            """)
+             where s.household_id = :household and s.state = 'WAITING'\
+            """
+                + narrowed
+                + " order by s.booked_on, s.bank_line_id")
         .param("household", household)
+        .param("ids", ids)
         .query(WaitingRows::row)
         .list();
   }

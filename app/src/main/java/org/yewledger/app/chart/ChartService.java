@@ -49,23 +49,28 @@ public class ChartService {
             .getResultList());
   }
 
-  /** What an account was used for so far. Cost: linear in its postings. */
+  /**
+   * What an account was used for so far. Cost: the same however much that is; counts are bounded.
+   */
   @Transactional(readOnly = true)
   public AccountUse use(Account account) {
     UUID id = account.id();
     Counts counts =
         jdbc.sql(
                 """
-                select (select count(*) from posting where household_id = :h and account_id = :id) as postings,
+                select (select count(*) from (select 1 from posting
+                           where household_id = :h and account_id = :id limit :most) few) as postings,
                        (select p.date from posting p where p.household_id = :h and p.account_id = :id
                           and not exists (select 1 from entry e
                             where e.household_id = p.household_id and e.id = p.entry_id and e.origin = 'OPENING')
                          order by p.date limit 1) as first_entry,
-                       (select count(*) from bank_line where household_id = :h and account_id = :id) as lines,
+                       (select count(*) from (select 1 from bank_line
+                           where household_id = :h and account_id = :id limit :most) few) as lines,
                        (select booked_on from bank_line where household_id = :h and account_id = :id
                           and taken_back_at is null order by booked_on limit 1) as first_line,
-                       (select count(*) from bank_line_state where household_id = :h and account_id = :id
-                          and state in ('WAITING', 'DOUBTFUL', 'PENDING')) as undecided,
+                       (select count(*) from (select 1 from bank_line_state
+                           where household_id = :h and account_id = :id
+                             and state in ('WAITING', 'DOUBTFUL', 'PENDING') limit :most) few) as undecided,
                        (select count(*) from statement where household_id = :h and account_id = :id) as statements,
                        (select count(*) from statement where household_id = :h and account_id = :id
                           and finished_at is null) as open_statements,
@@ -77,6 +82,7 @@ public class ChartService {
                 """)
             .param("h", SignedIn.now().householdId())
             .param("id", id)
+            .param("most", AccountUse.MOST_COUNTED + 1)
             .query(Counts.class)
             .single();
     LocalDate first = day(counts.firstEntry());

@@ -47,6 +47,7 @@ public class KeptAccounts {
       case OPENING_EQUITY -> "Opening equity";
       case DRAWINGS -> "Drawings and contributions";
       case EXCHANGE -> "Exchange gains and losses";
+      case SUSPENSE -> "Suspense";
       default -> throw new IllegalArgumentException(kind + " is not kept by the core");
     };
   }

@@ -3,14 +3,23 @@ package org.yewledger.app.journal;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
+import jakarta.persistence.FetchType;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.app.payee.PayeeEntity;
+import org.yewledger.core.ledger.Countering;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Method;
+import org.yewledger.core.post.Because;
+import org.yewledger.core.post.Reason;
 
 /** A journal entry as stored; its postings stand beside it. */
 @Entity(name = "Entry")
@@ -21,11 +30,29 @@ public class EntryEntity {
   @TenantId private UUID householdId;
   private long no;
   private LocalDate date;
-  private String payee;
+
+  @ManyToOne(fetch = FetchType.LAZY)
+  @JoinColumn(name = "payee_id")
+  private PayeeEntity payee;
+
   private String note;
 
   @Enumerated(EnumType.STRING)
   private Entry.Origin origin;
+
+  private String reference;
+
+  @Enumerated(EnumType.STRING)
+  private @Nullable Method method;
+
+  @Enumerated(EnumType.STRING)
+  private @Nullable Reason reason;
+
+  private @Nullable UUID ruleId;
+  private @Nullable UUID countersId;
+
+  @Enumerated(EnumType.STRING)
+  private @Nullable Countering counters;
 
   private Instant madeAt;
   private UUID madeBy;
@@ -33,22 +60,26 @@ public class EntryEntity {
 
   protected EntryEntity() {}
 
-  EntryEntity(UUID id, long no, Entry entry, Instant madeAt, UUID madeBy) {
+  EntryEntity(UUID id, long no, Entry entry, PayeeEntity payee, Instant madeAt, UUID madeBy) {
     this.id = id;
     this.no = no;
     this.date = entry.date();
-    this.payee = entry.payee();
+    this.payee = payee;
     this.note = entry.note();
+    this.reference = entry.marks().reference();
+    this.method = entry.marks().method();
     this.origin = entry.origin();
     this.madeAt = madeAt;
     this.madeBy = madeBy;
   }
 
   /** What an entry says may change; its number and who made it when stay. */
-  void become(Entry entry) {
+  void become(Entry entry, PayeeEntity payee) {
     this.date = entry.date();
-    this.payee = entry.payee();
+    this.payee = payee;
     this.note = entry.note();
+    this.reference = entry.marks().reference();
+    this.method = entry.marks().method();
   }
 
   /** Its line is gone, and it stays: from now on it stands by the person's will. */
@@ -78,7 +109,48 @@ public class EntryEntity {
   }
 
   public String payee() {
-    return payee;
+    return payee.name();
+  }
+
+  public UUID payeeId() {
+    return payee.id();
+  }
+
+  public String reference() {
+    return reference;
+  }
+
+  public @Nullable Method method() {
+    return method;
+  }
+
+  /** Why it was booked as it was; null where no bank line led to it, or nobody knows any more. */
+  public @Nullable Reason reason() {
+    return reason;
+  }
+
+  /** The rule that booked it; it need not be there any more. */
+  public @Nullable UUID ruleId() {
+    return ruleId;
+  }
+
+  void bookedBecause(Because because) {
+    this.reason = because.reason();
+    this.ruleId = because.ruleId();
+  }
+
+  /** The entry that this one takes back, null for most. */
+  public @Nullable UUID countersId() {
+    return countersId;
+  }
+
+  public @Nullable Countering counters() {
+    return counters;
+  }
+
+  void counter(UUID entryId, Countering how) {
+    this.countersId = entryId;
+    this.counters = how;
   }
 
   public String note() {

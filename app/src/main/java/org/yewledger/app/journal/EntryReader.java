@@ -37,7 +37,7 @@ public class EntryReader {
   }
 
   /** An entry with its postings. */
-  public record EntryView(EntryEntity entry, List<PostingView> postings) {
+  public record EntryView(EntryEntity entry, List<PostingView> postings, List<String> tags) {
     public long no() {
       return entry.no();
     }
@@ -87,10 +87,12 @@ public class EntryReader {
 
   private final EntityManager entities;
   private final ChartService charts;
+  private final EntryTags tags;
 
-  EntryReader(EntityManager entities, ChartService charts) {
+  EntryReader(EntityManager entities, ChartService charts, EntryTags tags) {
     this.entities = entities;
     this.charts = charts;
+    this.tags = tags;
   }
 
   @Transactional(readOnly = true)
@@ -121,13 +123,15 @@ public class EntryReader {
             .getResultStream()
             .map(Row::of)
             .collect(Collectors.groupingBy(row -> row.posting().entryId()));
+    Map<UUID, List<String>> marked = tags.of(rows.stream().map(EntryEntity::id).toList());
     return rows.stream()
         .map(entry ->
             new EntryView(
                 entry,
                 postings.getOrDefault(entry.id(), List.of()).stream()
                     .map(row -> view(row, chart))
-                    .toList()))
+                    .toList(),
+                marked.getOrDefault(entry.id(), List.of())))
         .toList();
   }
 
@@ -136,7 +140,7 @@ public class EntryReader {
     Account account = chart.account(p.accountId());
     return new PostingView(
         p.id(),
-        new Posting(account, p.amountMinor(), p.baseMinor(), p.note()),
+        new Posting(account, p.amountMinor(), p.baseMinor(), p.note(), p.tax()),
         PostingState.of(row.atBank(), p.statementId() != null, row.finished()));
   }
 

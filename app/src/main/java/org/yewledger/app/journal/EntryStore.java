@@ -17,12 +17,14 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
+import org.yewledger.app.payee.Payees;
 import org.yewledger.app.platform.HouseholdNumbers;
 import org.yewledger.app.platform.HouseholdNumbers.Of;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Revision;
+import org.yewledger.core.post.Because;
 
 /**
  * Writes entries that the core has made; the only way for one to get into the database. What it
@@ -38,14 +40,24 @@ public class EntryStore {
 
   private final EntityManager entities;
   private final JdbcClient jdbc;
+  private final Payees payees;
+  private final EntryTags tags;
   private final HouseholdNumbers numbers;
   private final Acts acts;
   private final Clock clock;
 
   EntryStore(
-      EntityManager entities, JdbcClient jdbc, HouseholdNumbers numbers, Acts acts, Clock clock) {
+      EntityManager entities,
+      JdbcClient jdbc,
+      Payees payees,
+      EntryTags tags,
+      HouseholdNumbers numbers,
+      Acts acts,
+      Clock clock) {
     this.entities = entities;
     this.jdbc = jdbc;
+    this.payees = payees;
+    this.tags = tags;
     this.numbers = numbers;
     this.acts = acts;
     this.clock = clock;
@@ -53,6 +65,15 @@ public class EntryStore {
 
   /** Numbers and stores the entries, in their order. */
   public List<Stored> add(List<Entry> entries) {
+    return add(entries, List.of());
+  }
+
+  /**
+   * Numbers and stores the entries, in their order.
+   *
+   * @param because why each was booked, in the same order; empty where no bank lines led to them
+   */
+  public List<Stored> add(List<Entry> entries, List<Because> because) {
     if (entries.isEmpty()) {
       return List.of();
     }
@@ -61,16 +82,29 @@ public class EntryStore {
             .flatMap(e -> e.postings().stream().map(p -> month(p.account().id(), e.date())))
             .toList());
     long no = numbers.take(Of.ENTRY, entries.size(), acts.underWay());
+    Payees.ByName known = payees.named(entries.stream().map(Entry::payee).toList());
     var stored = new ArrayList<Stored>(entries.size());
-    for (Entry entry : entries) {
-      stored.add(add(entry, no++));
+    for (int i = 0; i < entries.size(); i++) {
+      Entry entry = entries.get(i);
+      var row =
+          new EntryEntity(
+              Ids.next(),
+              no++,
+              entry,
+              known.of(entry.payee()),
+              clock.instant(),
+              SignedIn.now().personId());
+      if (!because.isEmpty()) {
+        row.bookedBecause(because.get(i));
+      }
+      stored.add(add(row, entry));
     }
     entities.flush();
+    tags.mark(stored.stream().map(s -> s.entry().id()).toList(), entries);
     return stored;
   }
 
-  private Stored add(Entry entry, long no) {
-    var row = new EntryEntity(Ids.next(), no, entry, clock.instant(), SignedIn.now().personId());
+  private Stored add(EntryEntity row, Entry entry) {
     entities.persist(row);
     var postings = new ArrayList<PostingEntity>(entry.postings().size());
     for (int place = 0; place < entry.postings().size(); place++) {
@@ -94,6 +128,7 @@ public class EntryStore {
     jdbc.sql("delete from posting where household_id = ? and entry_id = any(?)")
         .params(household, ids)
         .update();
+    tags.unmark(entryIds);
     jdbc.sql("delete from entry where household_id = ? and id = any(?)")
         .params(household, ids)
         .update();
@@ -108,13 +143,13 @@ public class EntryStore {
     before.forEach(p -> months.add(month(p.accountId(), p.date())));
     wanted.postings().forEach(p -> months.add(month(p.account().id(), wanted.date())));
     holdMonths(months);
-    entry.become(wanted);
+    entry.become(wanted, payees.named(List.of(wanted.payee())).of(wanted.payee()));
     for (int place = 0; place < wanted.postings().size(); place++) {
       Integer kept = revision.kept().get(place);
       if (kept == null) {
         entities.persist(new PostingEntity(Ids.next(), entry, place, wanted.postings().get(place)));
       } else {
-        before.get(kept).stay(place, entry.date(), wanted.postings().get(place).note());
+        before.get(kept).stay(place, entry.date(), wanted.postings().get(place));
       }
     }
     for (int i = 0; i < before.size(); i++) {
@@ -123,6 +158,7 @@ public class EntryStore {
       }
     }
     entities.flush();
+    tags.mark(List.of(entry.id()), List.of(wanted));
   }
 
   /** Lets what was read be read again, after rows were changed by SQL. */

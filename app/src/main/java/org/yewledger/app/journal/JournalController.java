@@ -5,13 +5,17 @@ import jakarta.validation.Valid;
 import java.time.YearMonth;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.JournalJson.CounterJson;
 import org.yewledger.app.journal.JournalJson.DraftJson;
 import org.yewledger.app.journal.JournalJson.EntryJson;
 import org.yewledger.app.journal.JournalJson.JournalPageJson;
@@ -24,16 +28,19 @@ class JournalController {
   private final JournalService journal;
   private final RegisterService registers;
   private final RevisionService revisions;
+  private final CounterService counters;
   private final ChartService charts;
 
   JournalController(
       JournalService journal,
       RegisterService registers,
       RevisionService revisions,
+      CounterService counters,
       ChartService charts) {
     this.journal = journal;
     this.registers = registers;
     this.revisions = revisions;
+    this.counters = counters;
     this.charts = charts;
   }
 
@@ -56,6 +63,13 @@ class JournalController {
   EntryJson revise(@PathVariable UUID id, @Valid @RequestBody DraftJson draft) {
     revisions.revise(id, draft.version(), draft.toDraft(charts.chart()));
     return journal.entry(id);
+  }
+
+  /** Takes an entry back by its opposite, which is the answer. */
+  @PostMapping("/api/entries/{id}/counter")
+  @ResponseStatus(HttpStatus.CREATED)
+  EntryJson counter(@PathVariable UUID id, @Valid @RequestBody CounterJson wanted) {
+    return journal.entry(counters.counter(id, wanted.version(), wanted.how(), wanted.date()));
   }
 
   @GetMapping("/api/accounts/{id}/register")

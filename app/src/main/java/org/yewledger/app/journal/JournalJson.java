@@ -11,9 +11,15 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.platform.Texts;
+import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.Countering;
 import org.yewledger.core.ledger.Draft;
+import org.yewledger.core.ledger.Marks;
+import org.yewledger.core.ledger.Method;
+import org.yewledger.core.ledger.PostingTax;
 import org.yewledger.core.money.Amounts;
+import org.yewledger.core.post.Reason;
 import org.yewledger.core.reconcile.PostingState;
 
 /** What the API says about entries and registers. */
@@ -24,11 +30,24 @@ final class JournalJson {
   record DraftLineJson(
       @NotNull UUID accountId,
       @NotNull BigDecimal amount,
-      @Nullable @Size(max = Texts.NOTE) String note) {
+      @Nullable @Size(max = Texts.NOTE) String note,
+      @Nullable UUID taxRateId,
+      PostingTax.@Nullable Role taxRole) {
     Draft.Line toLine(Chart chart) {
       Account account = chart.account(accountId);
       return new Draft.Line(
-          account, Amounts.toMinor(amount, account.currency()), note == null ? "" : note.strip());
+          account,
+          Amounts.toMinor(amount, account.currency()),
+          note == null ? "" : note.strip(),
+          tax());
+    }
+
+    private @Nullable PostingTax tax() {
+      if ((taxRateId == null) != (taxRole == null)) {
+        throw Refusal.ofField(
+            "tax-half-said", "postings", "A posting has a tax rate and its part, or neither.");
+      }
+      return taxRateId == null || taxRole == null ? null : new PostingTax(taxRateId, taxRole);
     }
   }
 
@@ -42,20 +61,33 @@ final class JournalJson {
       @NotNull LocalDate date,
       @NotNull @Size(max = Texts.NAME) String payee,
       @Nullable @Size(max = Texts.NOTE) String note,
+      @Nullable @Size(max = Texts.NAME) String reference,
+      @Nullable Method method,
+      @Nullable @Size(max = 20) List<@NotNull @Size(max = 40) String> tags,
       @NotEmpty @Size(max = 500) List<@NotNull @Valid DraftLineJson> postings) {
     Draft toDraft(Chart chart) {
       return new Draft(
           date,
           payee,
           note == null ? "" : note,
-          postings.stream().map(p -> p.toLine(chart)).toList());
+          postings.stream().map(p -> p.toLine(chart)).toList(),
+          Marks.of(reference == null ? "" : reference, method, tags == null ? List.of() : tags));
     }
   }
+
+  /**
+   * @param version of the entry that is taken back
+   * @param date of a reversal; null for the entry's own day, as a void always is
+   */
+  record CounterJson(int version, @NotNull Countering how, @Nullable LocalDate date) {}
 
   /**
    * @param version to be sent back when it is changed
    * @param amount what the entry moved, seen from the money: spent is negative, earned positive,
    *     moved between own accounts positive and marked as {@code transfer}
+   * @param reason why it was booked so, where a bank line led to it; {@code ruleId} where that was
+   *     a rule
+   * @param countersId the entry that this one takes back
    * @param from where the money came from: an account, or how many
    * @param to where it went
    * @param betweenBooks what moves between books, in words; empty where one book is touched
@@ -66,8 +98,16 @@ final class JournalJson {
       int version,
       long no,
       LocalDate date,
+      UUID payeeId,
       String payee,
       String note,
+      String reference,
+      @Nullable Method method,
+      List<String> tags,
+      @Nullable Reason reason,
+      @Nullable UUID ruleId,
+      @Nullable UUID countersId,
+      @Nullable Countering counters,
       BigDecimal amount,
       boolean transfer,
       String currency,
@@ -79,7 +119,7 @@ final class JournalJson {
 
   /**
    * A page of the journal; {@code next} leads on to older entries, null at the end. {@code count}
-   * goes up to 10,000; one more says that there are more.
+   * goes up to 1,000; one more says that there are more.
    */
   record JournalPageJson(List<EntryJson> entries, int count, @Nullable String next) {}
 

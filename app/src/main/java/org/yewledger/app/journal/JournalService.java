@@ -34,7 +34,7 @@ class JournalService {
   record Filter(@Nullable UUID bookId, @Nullable YearMonth month, String text) {}
 
   /** So many are counted; of more, it is only said that there are more. */
-  static final int MOST_COUNTED = 10_000;
+  static final int MOST_COUNTED = 1_000;
 
   private static final String NARROWED =
       """
@@ -124,8 +124,16 @@ class JournalService {
         e.version(),
         e.no(),
         e.date(),
+        e.payeeId(),
         e.payee(),
         e.note(),
+        e.reference(),
+        e.method(),
+        view.tags(),
+        e.reason(),
+        e.ruleId(),
+        e.countersId(),
+        e.counters(),
         Amounts.toDecimal(movement.amountMinor(), movement.currency()),
         movement.transfer(),
         movement.currency().getCode(),

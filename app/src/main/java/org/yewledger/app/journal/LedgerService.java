@@ -36,6 +36,7 @@ public class LedgerService {
     ExchangeRates known = rates.rates();
     return new Ledger() {
       private final Map<UUID, Account> drawings = new HashMap<>();
+      private final Map<UUID, Account> suspense = new HashMap<>();
       private final Map<UUID, Account> exchange = new HashMap<>();
 
       @Override
@@ -52,6 +53,12 @@ public class LedgerService {
       public Account drawings(Book book) {
         return drawings.computeIfAbsent(
             book.id(), id -> keptAccounts.of(book, AccountKind.DRAWINGS, chart));
+      }
+
+      @Override
+      public Account suspense(Book book) {
+        return suspense.computeIfAbsent(
+            book.id(), id -> keptAccounts.of(book, AccountKind.SUSPENSE, chart));
       }
 
       @Override

@@ -1,6 +1,8 @@
 package org.yewledger.app.journal;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
@@ -9,6 +11,7 @@ import java.util.UUID;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.ledger.PostingTax;
 
 /**
  * A posting as stored: its facts never change, only what the bank confirmed of it: the bank line
@@ -28,6 +31,11 @@ public class PostingEntity {
   private long amountMinor;
   private long baseMinor;
   private String note;
+  private @Nullable UUID taxRateId;
+
+  @Enumerated(EnumType.STRING)
+  private PostingTax.@Nullable Role taxRole;
+
   private @Nullable UUID statementId;
   @Version private int version;
 
@@ -42,14 +50,21 @@ public class PostingEntity {
     this.date = entry.date();
     this.amountMinor = posting.amountMinor();
     this.baseMinor = posting.baseMinor();
-    this.note = posting.note();
+    say(posting);
   }
 
   /** The same posting in a revised entry. */
-  void stay(int place, LocalDate date, String note) {
+  void stay(int place, LocalDate date, Posting posting) {
     this.place = place;
     this.date = date;
-    this.note = note;
+    say(posting);
+  }
+
+  private void say(Posting posting) {
+    PostingTax tax = posting.tax();
+    this.note = posting.note();
+    this.taxRateId = tax == null ? null : tax.rateId();
+    this.taxRole = tax == null ? null : tax.role();
   }
 
   public UUID id() {
@@ -85,6 +100,11 @@ public class PostingEntity {
 
   public String note() {
     return note;
+  }
+
+  /** What it is for sales tax, null where that plays no part. */
+  public @Nullable PostingTax tax() {
+    return taxRateId == null || taxRole == null ? null : new PostingTax(taxRateId, taxRole);
   }
 
   public @Nullable UUID statementId() {

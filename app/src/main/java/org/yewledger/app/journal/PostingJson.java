@@ -5,6 +5,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.ledger.PostingTax;
 import org.yewledger.core.money.Amounts;
 
 /**
@@ -23,10 +24,13 @@ public record PostingJson(
     @Nullable BigDecimal own,
     String ownCurrency,
     boolean betweenBooks,
-    String note) {
+    String note,
+    @Nullable UUID taxRateId,
+    PostingTax.@Nullable Role taxRole) {
 
   static PostingJson of(Posting posting) {
     Account account = posting.account();
+    PostingTax tax = posting.tax();
     BigDecimal value = Amounts.toDecimal(Math.abs(posting.baseMinor()), account.book().currency());
     return new PostingJson(
         account.id(),
@@ -38,6 +42,8 @@ public record PostingJson(
             : null,
         account.currency().getCode(),
         account.kind() == org.yewledger.core.ledger.AccountKind.DRAWINGS,
-        posting.note());
+        posting.note(),
+        tax == null ? null : tax.rateId(),
+        tax == null ? null : tax.role());
   }
 }

@@ -93,7 +93,12 @@ public class RevisionService {
     return stored.stream()
         .map(p ->
             new Revision.Standing(
-                new Posting(chart.account(p.accountId()), p.amountMinor(), p.baseMinor(), p.note()),
+                new Posting(
+                    chart.account(p.accountId()),
+                    p.amountMinor(),
+                    p.baseMinor(),
+                    p.note(),
+                    p.tax()),
                 byPosting.containsKey(p.id()),
                 p.statementId() != null))
         .toList();

@@ -28,6 +28,16 @@ public final class Walls {
               "There is a statement of that day already."),
           wall("account_name", "name-taken", "There is an account of that name already."),
           wall("book_household_id_name_key", "name-taken", "There is a book of that name already."),
+          wall(
+              "entry_household_id_counters_id_fkey",
+              "entry-countered",
+              "Another entry takes this one back. Take that one back first."),
+          wall("payee_name", "name-taken", "There is a payee of that name already."),
+          wall("entry_countered_once", "already-countered", "The entry was voided meanwhile."),
+          wall(
+              "posting_household_id_tax_rate_id_fkey",
+              "tax-rate-used",
+              "Entries were taxed at this rate. End it with a step of 0 % instead."),
           wall("tax_rate_name", "name-taken", "There is a tax rate of that name already."),
           wall("account_kept_by_core", "changed-meanwhile", "The account was made meanwhile."),
           wall("person_email", "email-known", "That email address signs in here already."),

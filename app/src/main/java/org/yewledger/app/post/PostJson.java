@@ -96,12 +96,14 @@ final class PostJson {
   record BookingJson(
       @NotNull @Size(max = Texts.NAME) String payee,
       @Nullable @Size(max = Texts.NOTE) String note,
-      @NotEmpty List<@Valid PartJson> parts) {
+      @NotNull List<@NotNull @Valid PartJson> parts,
+      @Nullable Boolean restToSuspense) {
     Booking toBooking(Account bankAccount, Chart chart) {
       return new Booking(
           payee.strip(),
           note == null ? "" : note.strip(),
-          parts.stream().map(p -> p.toPart(bankAccount, chart)).toList());
+          parts.stream().map(p -> p.toPart(bankAccount, chart)).toList(),
+          Boolean.TRUE.equals(restToSuspense));
     }
   }
 

@@ -2,8 +2,10 @@ package org.yewledger.app.post;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -26,13 +28,16 @@ import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Found;
+import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.PendingLedger;
 import org.yewledger.core.money.Amounts;
+import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.Proposer;
 
 /** Posts waiting lines. */
 @Service
@@ -47,6 +52,7 @@ public class PostService {
   private final PostedLines posted;
   private final EntryStore entries;
   private final LedgerService ledgers;
+  private final RuleService rules;
   private final Acts acts;
 
   PostService(
@@ -57,6 +63,7 @@ public class PostService {
       PostedLines posted,
       EntryStore entries,
       LedgerService ledgers,
+      RuleService rules,
       Acts acts) {
     this.charts = charts;
     this.locks = locks;
@@ -65,6 +72,7 @@ public class PostService {
     this.posted = posted;
     this.entries = entries;
     this.ledgers = ledgers;
+    this.rules = rules;
     this.acts = acts;
   }
 
@@ -98,13 +106,20 @@ public class PostService {
     acts.begin(ActKind.POST, inWords(accepted, lines, chart));
     var ledger = new PendingLedger(ledgers.ledger(chart));
     var booked = new ArrayList<Booking.Booked>(accepted.size());
+    var because = new ArrayList<Because>(accepted.size());
+    Map<UUID, Proposer> proposers = new HashMap<>();
     for (Accepted a : accepted) {
       BankLineEntity line = lines.of(a.lineId());
       Account account = chart.account(line.accountId());
       booked.add(a.booking().entryFor(account, line.toBankLine(), ledger));
+      because.add(
+          proposers
+              .computeIfAbsent(account.bookId(), book -> new Proposer(rules.ruleBook(book)))
+              .propose(account.id(), line.toBankLine())
+              .because(a.booking(), line.toBankLine()));
       ledger.note(booked.getLast().entry());
     }
-    List<Stored> stored = entries.add(booked.stream().map(Booking.Booked::entry).toList());
+    List<Stored> stored = entries.add(booked.stream().map(Booking.Booked::entry).toList(), because);
     var made = new ArrayList<Link>(stored.size());
     for (int i = 0; i < stored.size(); i++) {
       made.add(link(accepted.get(i).lineId(), stored.get(i), booked.get(i).bankPosting()));

@@ -1,11 +1,12 @@
 package org.yewledger.app.post;
 
-import java.time.Clock;
 import java.time.format.DateTimeFormatter;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.bankline.BankLineStateEntity;
+import org.yewledger.app.bankline.BankLineStateEntity.State;
 import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.core.gather.BankLine;
 
 /** Says of a line that waits no more who was there first. */
@@ -14,11 +15,11 @@ class PostedLines {
   private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm");
 
   private final JdbcClient jdbc;
-  private final Clock clock;
+  private final HouseholdDays days;
 
-  PostedLines(JdbcClient jdbc, Clock clock) {
+  PostedLines(JdbcClient jdbc, HouseholdDays days) {
     this.jdbc = jdbc;
-    this.clock = clock;
+    this.days = days;
   }
 
   /**
@@ -26,18 +27,25 @@ class PostedLines {
    * @throws Conflict if the line does not wait any more, or not as they saw it
    */
   void requireWaiting(BankLine line, BankLineStateEntity state, int version) {
+    if (state.state() == State.LEFT_OUT) {
+      throw new Conflict(
+          "line-left-out",
+          "%s was left out at %s%s. Take it in again first."
+              .formatted(line.text(), time(state), nameOf(state)));
+    }
     if (!state.isWaiting()) {
       throw new Conflict(
           "line-already-posted",
           "%s was posted at %s%s. Nothing was booked twice."
-              .formatted(
-                  line.text(),
-                  TIME.format(state.changedAt().atZone(clock.getZone())),
-                  nameOf(state)));
+              .formatted(line.text(), time(state), nameOf(state)));
     }
     if (state.version() != version) {
       throw Conflict.changedMeanwhile("line");
     }
+  }
+
+  private String time(BankLineStateEntity state) {
+    return TIME.format(state.changedAt().atZone(days.zone()));
   }
 
   private String nameOf(BankLineStateEntity state) {

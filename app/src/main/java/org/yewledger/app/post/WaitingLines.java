@@ -1,6 +1,7 @@
 package org.yewledger.app.post;
 
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -48,7 +49,7 @@ public class WaitingLines {
     this.rules = rules;
   }
 
-  private record Proposed(String state, List<Waiting> lines) {}
+  private record Proposed(String state, String reasons, List<Waiting> lines) {}
 
   /**
    * The waiting lines of a book, or of all, oldest first. Their proposals are kept until a line, a
@@ -72,19 +73,31 @@ public class WaitingLines {
   private Proposed proposed(Chart chart) {
     UUID household = SignedIn.now().householdId();
     WaitingRows.Waiting waiting = rows.all();
-    String state = waiting.state() + '/' + rules.state() + '/' + chart.state();
+    String reasons = rules.state() + '/' + chart.state();
+    String state = waiting.state() + '/' + reasons;
     Proposed known = kept.get(household);
     if (known == null || !known.state().equals(state)) {
-      known = new Proposed(state, propose(waiting.rows(), chart));
+      List<Waiting> before =
+          known != null && known.reasons().equals(reasons) ? known.lines() : List.of();
+      known = new Proposed(state, reasons, propose(waiting.rows(), before, chart));
       kept.put(household, known);
     }
     return known;
   }
 
-  private List<Waiting> propose(List<Row> waiting, Chart chart) {
+  /**
+   * @param before those whose proposal still holds if their row is the same
+   */
+  private List<Waiting> propose(List<Row> waiting, List<Waiting> before, Chart chart) {
     Map<UUID, Proposer> proposers = new HashMap<>();
+    Map<Row, Waiting> known = new IdentityHashMap<>();
+    before.forEach(w -> known.put(w.row(), w));
     return waiting.stream()
         .map(row -> {
+          Waiting same = known.get(row);
+          if (same != null) {
+            return same;
+          }
           Account account = chart.account(row.accountId());
           Proposer proposer =
               proposers.computeIfAbsent(

@@ -90,8 +90,8 @@ public class SetupService {
 
   /** What is missing in a household whose books are not open yet; empty once they are. */
   @Transactional(readOnly = true)
-  public List<String> missing() {
-    if (charts.chart().books().findAny().isPresent()) {
+  public List<String> missing(Chart chart) {
+    if (chart.books().findAny().isPresent()) {
       return List.of();
     }
     return page().missing().stream().map(MissingJson::what).toList();

@@ -28,10 +28,14 @@ public enum ActKind {
   POST,
   PAIR,
   TAKE_BACK,
+  LEAVE_OUT,
+  /** Makes the opposite of an entry, linked to it. */
+  COUNTER,
   TRANSFER,
   REVALUE,
   /** May change the facts of an entry that is not reconciled. */
   REVISE,
+  PAYEES,
   RULES,
   BEGIN_STATEMENT,
   CORRECT_STATEMENT,

@@ -11,7 +11,8 @@ import org.yewledger.core.money.Amounts;
 /**
  * What an account was used for so far, and what that still allows to change.
  *
- * @param postings how many, its opening balance among them
+ * @param postings how many, its opening balance among them; at most one more than {@link
+ *     #MOST_COUNTED}, as all counts here
  * @param firstEntry the day of the first entry that is not its opening balance; null if none
  * @param bankLines lines that a bank gave for it
  * @param firstLine the day of the first of them; null if none
@@ -35,6 +36,8 @@ public record AccountUse(
     long feeds,
     long rules,
     long below) {
+  /** More are said to be more: nobody counts on, and counting ten years of them takes time. */
+  public static final int MOST_COUNTED = 1_000;
 
   /**
    * @throws Refusal {@code account-used}: only what was never used can be deleted
@@ -240,6 +243,9 @@ public record AccountUse(
   }
 
   private static String counted(long count, String one) {
+    if (count > MOST_COUNTED) {
+      return "more than %,d %ss".formatted(MOST_COUNTED, one);
+    }
     return count == 1 ? "1 " + one : count + " " + one + "s";
   }
 }

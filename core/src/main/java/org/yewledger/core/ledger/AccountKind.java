@@ -19,6 +19,8 @@ public enum AccountKind {
   OWNER_EQUITY(AccountClass.EQUITY, Use.OTHER),
   /** Drawings and contributions: what moved between this book and the others. */
   DRAWINGS(AccountClass.EQUITY, Use.BY_THE_CORE),
+  /** Where the part of an entry stands that is not placed yet. */
+  SUSPENSE(AccountClass.ASSET, Use.BY_THE_CORE),
   INCOME(AccountClass.INCOME, Use.OTHER),
   /** Exchange gains, and losses as the other side of them. */
   EXCHANGE(AccountClass.INCOME, Use.BY_THE_CORE),
@@ -55,8 +57,13 @@ public enum AccountKind {
     return use == Use.AT_BANK || use == Use.OWN;
   }
 
-  /** Whether only the core posts there, one account of the kind in each book. */
+  /** Whether the core makes and keeps it, one account of the kind in each book. */
   public boolean isKeptByCore() {
     return use == Use.BY_THE_CORE;
+  }
+
+  /** Whether a person books there: to anything but what the core works out by itself. */
+  public boolean isBookable() {
+    return !isKeptByCore() || this == SUSPENSE;
   }
 }

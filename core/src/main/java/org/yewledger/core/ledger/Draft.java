@@ -3,19 +3,30 @@ package org.yewledger.core.ledger;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 
 /**
  * An entry as a person writes it: accounts and amounts, each in the account's own currency. What an
  * amount in another currency is worth, and what keeps each book balanced, is worked out.
  */
-public record Draft(LocalDate date, String payee, String note, List<Line> lines) {
+public record Draft(LocalDate date, String payee, String note, List<Line> lines, Marks marks) {
   /**
    * A line of it.
    *
    * @param amountMinor minor units of the account's currency, debits positive
+   * @param tax what it is for sales tax, null where that plays no part
    */
-  public record Line(Account account, long amountMinor, String note) {}
+  public record Line(Account account, long amountMinor, String note, @Nullable PostingTax tax) {
+    public Line(Account account, long amountMinor, String note) {
+      this(account, amountMinor, note, null);
+    }
+  }
+
+  /** A draft without marks. */
+  public Draft(LocalDate date, String payee, String note, List<Line> lines) {
+    this(date, payee, note, lines, Marks.NONE);
+  }
 
   public Draft {
     lines = List.copyOf(lines);
@@ -34,7 +45,7 @@ public record Draft(LocalDate date, String payee, String note, List<Line> lines)
     }
     var postings = new ArrayList<Posting>();
     for (Line line : lines) {
-      if (line.account().kind().isKeptByCore()) {
+      if (!line.account().kind().isBookable()) {
         throw Refusal.ofField(
             "kept-by-core",
             "postings",
@@ -42,7 +53,11 @@ public record Draft(LocalDate date, String payee, String note, List<Line> lines)
       }
       postings.add(
           new Posting(
-              line.account(), line.amountMinor(), value(line, before, ledger), line.note()));
+              line.account(),
+              line.amountMinor(),
+              value(line, before, ledger),
+              line.note(),
+              line.tax()));
     }
     before.stream().filter(p -> p.account().kind() == AccountKind.EXCHANGE).forEach(postings::add);
     return new Entry(
@@ -50,7 +65,8 @@ public record Draft(LocalDate date, String payee, String note, List<Line> lines)
         payee.strip(),
         note.strip(),
         origin,
-        BetweenBooks.balanced(postings, ledger::drawings));
+        BetweenBooks.balanced(postings, ledger::drawings),
+        marks);
   }
 
   private long value(Line line, List<Posting> before, Ledger ledger) {

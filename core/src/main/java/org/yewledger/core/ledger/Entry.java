@@ -22,7 +22,7 @@ import org.yewledger.core.money.ExchangeRates;
  * </ul>
  */
 public record Entry(
-    LocalDate date, String payee, String note, Origin origin, List<Posting> postings) {
+    LocalDate date, String payee, String note, Origin origin, List<Posting> postings, Marks marks) {
 
   /** How an entry came into the books. */
   public enum Origin {
@@ -30,6 +30,11 @@ public record Entry(
     BANK_LINE,
     BY_HAND,
     REVALUATION
+  }
+
+  /** An entry without marks. */
+  public Entry(LocalDate date, String payee, String note, Origin origin, List<Posting> postings) {
+    this(date, payee, note, origin, postings, Marks.NONE);
   }
 
   /**

@@ -13,6 +13,9 @@ public interface Ledger {
   /** The account of drawings and contributions of a book. */
   Account drawings(Book book);
 
+  /** Where the part of an entry stands that is not placed yet, in a book. */
+  Account suspense(Book book);
+
   /** The account of exchange gains and losses of a book. */
   Account exchangeDifferences(Book book);
 }

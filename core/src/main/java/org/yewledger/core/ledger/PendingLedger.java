@@ -52,6 +52,11 @@ public final class PendingLedger implements Ledger {
   }
 
   @Override
+  public Account suspense(Book book) {
+    return stored.suspense(book);
+  }
+
+  @Override
   public Account exchangeDifferences(Book book) {
     return stored.exchangeDifferences(book);
   }

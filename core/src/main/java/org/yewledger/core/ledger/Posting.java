@@ -1,5 +1,7 @@
 package org.yewledger.core.ledger;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * One debit or credit line of an entry.
  *
@@ -8,8 +10,10 @@ package org.yewledger.core.ledger;
  * @param baseMinor the value of the amount in minor units of the book's base currency; the same
  *     where the account is in that currency
  * @param note what this line was for; empty if nothing was said
+ * @param tax what it is for sales tax, null where that plays no part
  */
-public record Posting(Account account, long amountMinor, long baseMinor, String note) {
+public record Posting(
+    Account account, long amountMinor, long baseMinor, String note, @Nullable PostingTax tax) {
   public Posting {
     if (!account.isForeign() && amountMinor != baseMinor) {
       throw new IllegalArgumentException("two values of one amount on " + account.name());
@@ -17,6 +21,11 @@ public record Posting(Account account, long amountMinor, long baseMinor, String 
     if (Long.signum(amountMinor) * Long.signum(baseMinor) < 0) {
       throw new IllegalArgumentException("debit and credit at once on " + account.name());
     }
+  }
+
+  /** A posting that has no part in sales tax. */
+  public Posting(Account account, long amountMinor, long baseMinor, String note) {
+    this(account, amountMinor, baseMinor, note, null);
   }
 
   /** A posting to an account in the base currency of its book. */

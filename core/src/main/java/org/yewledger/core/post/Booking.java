@@ -20,8 +20,15 @@ import org.yewledger.core.money.Amounts;
  * @param payee who it is
  * @param note what it was for, empty if nothing is said
  * @param parts where the amount goes; one for a plain line, more for a split
+ * @param restToSuspense whether what the parts leave of the line's amount stands in suspense until
+ *     it is placed; otherwise the parts have to add up
  */
-public record Booking(String payee, String note, List<Part> parts) {
+public record Booking(String payee, String note, List<Part> parts, boolean restToSuspense) {
+
+  /** A booking whose parts have to add up to the line. */
+  public Booking(String payee, String note, List<Part> parts) {
+    this(payee, note, parts, false);
+  }
 
   /**
    * A part of a line's amount.
@@ -83,6 +90,11 @@ public record Booking(String payee, String note, List<Part> parts) {
           "The line is of %s: it moves nothing, so there is nothing to book."
               .formatted(Amounts.shown(0, bankAccount.currency())));
     }
+    long rest = line.amountMinor() - parts.stream().mapToLong(Part::amountMinor).sum();
+    if (restToSuspense && rest != 0) {
+      return withRest(ledger.suspense(bankAccount.book()), rest)
+          .entryFor(bankAccount, line, ledger);
+    }
     requirePlaced(bankAccount, line);
     for (Part part : parts) {
       if (part.isExchange(bankAccount)) {
@@ -112,6 +124,12 @@ public record Booking(String payee, String note, List<Part> parts) {
             Entry.Origin.BANK_LINE,
             BetweenBooks.balanced(postings, ledger::drawings)),
         0);
+  }
+
+  private Booking withRest(Account suspense, long rest) {
+    var all = new ArrayList<>(parts);
+    all.add(new Part(suspense, rest, ""));
+    return new Booking(payee, note, all);
   }
 
   /**
@@ -229,7 +247,7 @@ public record Booking(String payee, String note, List<Part> parts) {
       throw Refusal.ofField(
           "same-account", "parts", "%s cannot be booked to itself.".formatted(account.name()));
     }
-    if (account.kind().isKeptByCore()) {
+    if (!account.kind().isBookable()) {
       throw Refusal.ofField(
           "kept-by-core",
           "parts",

@@ -58,6 +58,22 @@ public class BookingTest {
   }
 
   @Test
+  public void whatIsLeftOpenStandsInSuspense() {
+    var parts = List.of(new Part(GROCERIES, -6000, ""));
+    Entry entry = new Booking("x", "", parts, true).entryFor(CURRENT, LINE, LEDGER).entry();
+    Posting rest = entry.postings().getLast();
+    assertEquals(rest.account().kind(), AccountKind.SUSPENSE);
+    assertEquals(rest.amountMinor(), 1485);
+    Entry all = new Booking("x", "", List.of(), true).entryFor(CURRENT, LINE, LEDGER).entry();
+    assertEquals(all.postings().size(), 2);
+    Entry none =
+        new Booking("x", "", List.of(new Part(GROCERIES, -7485, "")), true)
+            .entryFor(CURRENT, LINE, LEDGER)
+            .entry();
+    assertEquals(none.postings().size(), 2);
+  }
+
+  @Test
   public void anySplitOfALineBalances() {
     var random = new Random(5);
     for (int round = 0; round < 300; round++) {

@@ -1,0 +1,99 @@
+package org.yewledger.app.journal;
+
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
+import org.yewledger.app.chart.AccountLocks;
+import org.yewledger.app.journal.EntryReader.EntryView;
+import org.yewledger.app.journal.EntryReader.PostingView;
+import org.yewledger.app.journal.EntryStore.Stored;
+import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.NotFound;
+import org.yewledger.core.act.ActKind;
+import org.yewledger.core.ledger.Countering;
+import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Marks;
+
+/** Takes entries back by their opposites: both stay in the books, linked. */
+@Service
+class CounterService {
+  private final EntityManager entities;
+  private final AccountLocks locks;
+  private final EntryReader reader;
+  private final EntryStore store;
+  private final Acts acts;
+
+  CounterService(
+      EntityManager entities, AccountLocks locks, EntryReader reader, EntryStore store, Acts acts) {
+    this.entities = entities;
+    this.locks = locks;
+    this.reader = reader;
+    this.store = store;
+    this.acts = acts;
+  }
+
+  /**
+   * Makes the opposite of an entry.
+   *
+   * @param version of the entry, as the person saw it
+   * @param on the day of a reversal; null to take the entry's own
+   * @return the identity of the opposite
+   * @throws Conflict {@code already-countered}
+   * @throws org.yewledger.core.Refusal {@code reversal-before-entry} or {@code opening-by-sheet}
+   */
+  @Transactional
+  @ForBookkeepers
+  UUID counter(UUID id, int version, Countering how, @Nullable LocalDate on) {
+    locks.shared(
+        store.postingsOf(List.of(id)).stream()
+            .map(PostingEntity::accountId)
+            .collect(Collectors.toSet()));
+    entities.clear();
+    EntryEntity row =
+        Optional.ofNullable(entities.find(EntryEntity.class, id, LockModeType.PESSIMISTIC_WRITE))
+            .orElseThrow(() -> new NotFound("entry"));
+    if (row.version() != version) {
+      throw Conflict.changedMeanwhile("entry");
+    }
+    requireNotCountered(row);
+    EntryView view = reader.views(List.of(row)).getFirst();
+    var entry =
+        new Entry(
+            row.date(),
+            row.payee(),
+            row.note(),
+            row.origin(),
+            view.postings().stream().map(PostingView::posting).toList(),
+            new Marks(row.reference(), row.method(), view.tags()));
+    acts.begin(
+        ActKind.COUNTER,
+        "%s no. %d, %s"
+            .formatted(how == Countering.VOID ? "Voided" : "Reversed", row.no(), row.payee()));
+    Stored opposite = store.add(List.of(how.of(entry, on == null ? row.date() : on))).getFirst();
+    opposite.entry().counter(id, how);
+    entities.flush();
+    return opposite.entry().id();
+  }
+
+  private void requireNotCountered(EntryEntity row) {
+    List<Long> opposite =
+        entities
+            .createQuery("select e.no from Entry e where e.countersId = :id", Long.class)
+            .setParameter("id", row.id())
+            .getResultList();
+    if (!opposite.isEmpty()) {
+      throw new Conflict(
+          "already-countered",
+          "No. %d was taken back by no. %d already.".formatted(row.no(), opposite.getFirst()));
+    }
+  }
+}

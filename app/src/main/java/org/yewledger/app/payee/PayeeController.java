@@ -1,0 +1,54 @@
+package org.yewledger.app.payee;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.platform.Texts;
+
+/** Who entries are with. */
+@RestController
+@RequestMapping("/api/payees")
+@Tag(name = "payees")
+class PayeeController {
+  /**
+   * @param version to be sent back when it is changed
+   * @param knownAs the texts by which banks call it
+   * @param used how many entries it has; 1,000 means that many or more
+   */
+  record PayeeJson(UUID id, int version, String name, List<String> knownAs, int used) {}
+
+  record PayeeWantedJson(
+      int version,
+      @NotNull @Size(max = Texts.NAME) String name,
+      @NotNull @Size(max = 50) List<@NotNull @Size(max = Texts.NAME) String> knownAs) {}
+
+  private final PayeeService payees;
+
+  PayeeController(PayeeService payees) {
+    this.payees = payees;
+  }
+
+  /** The payees whose name has the text in it, the most used first; at most 50. */
+  @GetMapping
+  List<PayeeJson> payees(@RequestParam(defaultValue = "") @Size(max = Texts.NAME) String text) {
+    return payees.find(text);
+  }
+
+  @PutMapping("/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void change(@PathVariable UUID id, @Valid @RequestBody PayeeWantedJson wanted) {
+    payees.change(id, wanted.version(), wanted.name(), wanted.knownAs());
+  }
+}
