@@ -62,9 +62,8 @@ public class BooksAuditTest extends AppTest {
         behindTheWalls("entry", "update entry set origin = 'OPENING' where household_id = " + id));
     damage(
         "history leads to the entries",
-        behindTheWalls("entry", "update entry set payee = 'another' where household_id = " + id),
-        behindTheWalls(
-            "entry", "update entry set payee = 'Opening balance' where household_id = " + id));
+        behindTheWalls("entry", "update entry set note = 'another' where household_id = " + id),
+        behindTheWalls("entry", "update entry set note = '' where household_id = " + id));
     damage(
         "finished reconciliations",
         behindTheWalls(

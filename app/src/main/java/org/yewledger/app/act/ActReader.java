@@ -7,9 +7,12 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -23,6 +26,7 @@ import org.yewledger.core.act.ActKind;
 import org.yewledger.core.act.ActStack;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Reads acts, newest first. Identities of acts rise with time, so they are the pages' keys too. */
 @Component
@@ -78,10 +82,12 @@ public class ActReader {
       """;
 
   private final JdbcClient jdbc;
+  private final List<NamedRows> named;
   private final JsonMapper json;
 
-  ActReader(JdbcClient jdbc, JsonMapper json) {
+  ActReader(JdbcClient jdbc, JsonMapper json, List<NamedRows> named) {
     this.jdbc = jdbc;
+    this.named = named;
     this.json = json;
   }
 
@@ -149,27 +155,45 @@ public class ActReader {
   /** The rows that an act changed, in their order; of very many the first. */
   @Transactional(readOnly = true)
   List<ChangeJson> changes(UUID actId) {
-    return jdbc.sql(
-            """
-            select c.table_name, c.op, c.row_key, (c.before || coalesce(b.named, '{}'))::text, (c.after || coalesce(a.named, '{}'))::text
-              from act_change c
-              left join lateral (select jsonb_build_object('payee', p.name) as named from payee p
-                where p.household_id = c.household_id and p.id = (c.before ->> 'payee_id')::uuid) b on c.table_name = 'entry'
-              left join lateral (select jsonb_build_object('payee', p.name) as named from payee p
-                where p.household_id = c.household_id and p.id = (c.after ->> 'payee_id')::uuid) a on c.table_name = 'entry'
-             where c.household_id = :household and c.act_id = :act order by c.step, c.row_key limit :most\
-            """)
-        .param("household", household())
-        .param("act", actId)
-        .param("most", CHANGES)
-        .query((row, no) ->
-            new ChangeJson(
-                row.getString(1),
-                row.getString(2),
-                row.getString(3),
-                read(row.getString(4)),
-                read(row.getString(5))))
-        .list();
+    List<ChangeJson> changes =
+        jdbc.sql(
+                """
+                select table_name, op, row_key, before::text, after::text from act_change
+                 where household_id = :household and act_id = :act order by step, row_key limit :most\
+                """)
+            .param("household", household())
+            .param("act", actId)
+            .param("most", CHANGES)
+            .query((row, no) ->
+                new ChangeJson(
+                    row.getString(1),
+                    row.getString(2),
+                    row.getString(3),
+                    read(row.getString(4)),
+                    read(row.getString(5))))
+            .list();
+    named.forEach(by -> name(changes, by));
+    return changes;
+  }
+
+  /** Beside an identity, such as payee_id, what it was called comes to stand, as payee. */
+  private static void name(List<ChangeJson> changes, NamedRows by) {
+    List<ObjectNode> rows =
+        changes.stream()
+            .flatMap(c -> Stream.of(c.before(), c.after()))
+            .filter(ObjectNode.class::isInstance)
+            .map(ObjectNode.class::cast)
+            .filter(row -> row.hasNonNull(by.column()))
+            .toList();
+    Map<String, String> names =
+        by.names(
+            rows.stream().map(r -> r.path(by.column()).asString()).collect(Collectors.toSet()));
+    for (ObjectNode row : rows) {
+      String name = names.get(row.path(by.column()).asString());
+      if (name != null) {
+        row.put(by.column().replaceFirst("_id$", ""), name);
+      }
+    }
   }
 
   /** The acts of late, as undoing sees them; with those that the given one takes back. */

@@ -1,63 +1,15 @@
 package org.yewledger.app.chart;
 
-import java.sql.Date;
 import java.time.LocalDate;
-import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Position;
 
-/** What stands on the accounts at the end of a day. */
-@Component
-public class AccountBalances {
-  private static final String AT =
-      """
-      select account_id, sum(own)::bigint as own, sum(base)::bigint as base from (
-        select account_id, debit_minor - credit_minor as own, debit_base_minor - credit_base_minor as base
-          from account_month where household_id = :household and month < :begun and (:any or account_id = :account)
-        union all
-        select account_id, amount_minor, base_minor
-          from posting where household_id = :household and date >= :begun and date <= :day and (:any or account_id = :account)
-      ) all_of_them group by account_id\
-      """;
-
-  private final JdbcClient jdbc;
-
-  AccountBalances(JdbcClient jdbc) {
-    this.jdbc = jdbc;
-  }
-
-  /**
-   * By account; accounts without postings are missing. Whole months come from the kept totals, only
-   * the begun month from its postings.
-   */
-  @Transactional(readOnly = true)
-  public Map<UUID, Position> at(LocalDate day) {
-    return read(day, null);
-  }
+/** What stands on the accounts at the end of a day. The journal knows. */
+public interface AccountBalances {
+  /** By account; accounts without postings are missing. */
+  Map<UUID, Position> at(LocalDate day);
 
   /** Of one account. */
-  @Transactional(readOnly = true)
-  public Position of(UUID accountId, LocalDate day) {
-    return read(day, accountId).getOrDefault(accountId, Position.EMPTY);
-  }
-
-  private Map<UUID, Position> read(
-      LocalDate day, @org.jspecify.annotations.Nullable UUID accountId) {
-    var balances = new HashMap<UUID, Position>();
-    jdbc.sql(AT)
-        .param("household", SignedIn.now().householdId())
-        .param("begun", Date.valueOf(day.plusDays(1).withDayOfMonth(1)))
-        .param("day", Date.valueOf(day))
-        .param("any", accountId == null)
-        .param("account", accountId == null ? new UUID(0, 0) : accountId)
-        .query(row -> {
-          balances.put(row.getObject(1, UUID.class), new Position(row.getLong(2), row.getLong(3)));
-        });
-    return balances;
-  }
+  Position of(UUID accountId, LocalDate day);
 }

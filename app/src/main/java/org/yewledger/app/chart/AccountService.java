@@ -15,7 +15,6 @@ import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.HouseholdDays;
-import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.chart.AccountUse;
@@ -164,14 +163,7 @@ public class AccountService {
         .param("from", id)
         .update();
     openings.merge(from, into);
-    long moved =
-        jdbc.sql(
-                "update posting set account_id = :into where household_id = :household and account_id = :from")
-            .param("from", id)
-            .param("into", intoId)
-            .param("household", SignedIn.now().householdId())
-            .update();
-    followers.forEach(follower -> follower.merged(id, intoId));
+    long moved = followers.stream().mapToLong(follower -> follower.merged(id, intoId)).sum();
     entities.clear();
     entities.remove(charts.chart().row(id));
     entities.flush();
@@ -256,16 +248,7 @@ public class AccountService {
   }
 
   private void requireNoOpeningBalance(Account account) {
-    long openings =
-        jdbc.sql(
-                """
-                select count(*) from posting p join entry e on e.household_id = p.household_id and e.id = p.entry_id
-                where p.account_id = ? and e.origin = 'OPENING'\
-                """)
-            .param(account.id())
-            .query(Long.class)
-            .single();
-    if (openings > 0) {
+    if (openings.isThere(account)) {
       throw Refusal.ofField(
           "has-opening-balance",
           "opensOn",

@@ -1,43 +1,38 @@
 package org.yewledger.app.chart;
 
 import jakarta.persistence.EntityManager;
-import java.sql.Date;
 import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.AccountUsage.Part;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.chart.AccountUse;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.ledger.Position;
 
 /** Reads the chart of accounts. */
 @Service
 public class ChartService {
   private static final LocalDate EVER = LocalDate.of(9999, 12, 31);
 
-  private record Counts(
-      long postings,
-      @Nullable Date firstEntry,
-      long lines,
-      @Nullable Date firstLine,
-      long undecided,
-      long statements,
-      long openStatements,
-      long feeds,
-      long rules,
-      long below) {}
-
   private final EntityManager entities;
   private final JdbcClient jdbc;
   private final AccountBalances balances;
+  private final List<AccountUsage> usages;
 
-  ChartService(EntityManager entities, JdbcClient jdbc, AccountBalances balances) {
+  ChartService(
+      EntityManager entities,
+      JdbcClient jdbc,
+      AccountBalances balances,
+      List<AccountUsage> usages) {
     this.entities = entities;
     this.jdbc = jdbc;
     this.balances = balances;
+    this.usages = usages;
   }
 
   @Transactional(readOnly = true)
@@ -55,54 +50,35 @@ public class ChartService {
   @Transactional(readOnly = true)
   public AccountUse use(Account account) {
     UUID id = account.id();
-    Counts counts =
-        jdbc.sql(
-                """
-                select (select count(*) from (select 1 from posting
-                           where household_id = :h and account_id = :id limit :most) few) as postings,
-                       (select p.date from posting p where p.household_id = :h and p.account_id = :id
-                          and not exists (select 1 from entry e
-                            where e.household_id = p.household_id and e.id = p.entry_id and e.origin = 'OPENING')
-                         order by p.date limit 1) as first_entry,
-                       (select count(*) from (select 1 from bank_line
-                           where household_id = :h and account_id = :id limit :most) few) as lines,
-                       (select booked_on from bank_line where household_id = :h and account_id = :id
-                          and taken_back_at is null order by booked_on limit 1) as first_line,
-                       (select count(*) from (select 1 from bank_line_state
-                           where household_id = :h and account_id = :id
-                             and state in ('WAITING', 'DOUBTFUL', 'PENDING') limit :most) few) as undecided,
-                       (select count(*) from statement where household_id = :h and account_id = :id) as statements,
-                       (select count(*) from statement where household_id = :h and account_id = :id
-                          and finished_at is null) as open_statements,
-                       (select count(*) from connected_account a
-                          join bank_connection c on c.household_id = a.household_id and c.id = a.connection_id
-                         where a.household_id = :h and a.account_id = :id and c.status <> 'ENDED') as feeds,
-                       (select count(*) from rule where household_id = :h and (to_account_id = :id or on_account_id = :id)) as rules,
-                       (select count(*) from account where household_id = :h and parent_id = :id and closed_on is null) as below\
-                """)
-            .param("h", SignedIn.now().householdId())
-            .param("id", id)
-            .param("most", AccountUse.MOST_COUNTED + 1)
-            .query(Counts.class)
-            .single();
-    LocalDate first = day(counts.firstEntry());
-    Position position = balances.of(id, EVER);
+    Part part = usages.stream().map(u -> u.of(id)).reduce(Part.NONE, Part::and);
     return new AccountUse(
         account,
-        position,
-        counts.postings(),
-        first,
-        counts.lines(),
-        day(counts.firstLine()),
-        counts.undecided(),
-        counts.statements(),
-        counts.openStatements(),
-        counts.feeds(),
-        counts.rules(),
-        counts.below());
+        balances.of(id, EVER),
+        part.postings(),
+        part.firstEntry(),
+        part.lines(),
+        part.firstLine(),
+        part.undecided(),
+        part.statements(),
+        part.openStatements(),
+        part.feeds(),
+        part.rules(),
+        below(id));
   }
 
-  private static @Nullable LocalDate day(@Nullable Date date) {
-    return date == null ? null : date.toLocalDate();
+  /** How many lines wait, by account. */
+  @Transactional(readOnly = true)
+  Map<UUID, Integer> waiting() {
+    var waiting = new HashMap<UUID, Integer>();
+    usages.forEach(usage -> waiting.putAll(usage.waiting()));
+    return waiting;
+  }
+
+  private long below(UUID id) {
+    return jdbc.sql(
+            "select count(*) from account where household_id = ? and parent_id = ? and closed_on is null")
+        .params(SignedIn.now().householdId(), id)
+        .query(Long.class)
+        .single();
   }
 }

@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.ChartJson.BookChartJson;
@@ -30,14 +29,11 @@ class ChartViewService {
   private final ChartService charts;
   private final AccountBalances balances;
   private final AgreedThrough agreed;
-  private final JdbcClient jdbc;
 
-  ChartViewService(
-      ChartService charts, AccountBalances balances, AgreedThrough agreed, JdbcClient jdbc) {
+  ChartViewService(ChartService charts, AccountBalances balances, AgreedThrough agreed) {
     this.charts = charts;
     this.balances = balances;
     this.agreed = agreed;
-    this.jdbc = jdbc;
   }
 
   /** What the rows of one answer share. */
@@ -70,7 +66,12 @@ class ChartViewService {
     Map<UUID, Position> positions = balances.at(day);
     Page page =
         new Page(
-            chart, tree, ownSums(chart, tree, positions), positions, agreed.byAccount(), waiting());
+            chart,
+            tree,
+            ownSums(chart, tree, positions),
+            positions,
+            agreed.byAccount(),
+            charts.waiting());
     return new ChartPageJson(
         day, page.chart().books(bookId).map(book -> book(book, page)).toList());
   }
@@ -147,14 +148,5 @@ class ChartViewService {
 
   private static @Nullable BigDecimal side(long minor, CurrencyUnit currency) {
     return minor > 0 ? Amounts.toDecimal(minor, currency) : null;
-  }
-
-  private Map<UUID, Integer> waiting() {
-    var counts = new HashMap<UUID, Integer>();
-    jdbc.sql("select account_id, count(*) from bank_line_state where state = 'WAITING' group by 1")
-        .query(row -> {
-          counts.put(row.getObject(1, UUID.class), row.getInt(2));
-        });
-    return counts;
   }
 }

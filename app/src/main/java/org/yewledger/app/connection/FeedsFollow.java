@@ -16,7 +16,7 @@ class FeedsFollow implements AccountFollower {
   }
 
   @Override
-  public void merged(UUID from, UUID into) {
+  public long merged(UUID from, UUID into) {
     UUID household = SignedIn.now().householdId();
     jdbc.sql(
             "update connected_account set account_id = ?, version = version + 1 where household_id = ? and account_id = ?")
@@ -33,6 +33,7 @@ class FeedsFollow implements AccountFollower {
     jdbc.sql("delete from feed_balance where household_id = ? and account_id = ?")
         .params(household, from)
         .update();
+    return 0;
   }
 
   @Override

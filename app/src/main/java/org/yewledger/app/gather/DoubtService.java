@@ -162,7 +162,7 @@ class DoubtService {
     return entities
         .createQuery(
             """
-            select new %s(k.bankLineId, e.no, e.payee) from LineLink k join Entry e on e.id = k.entryId
+            select new %s(k.bankLineId, e.no, e.payee.name) from LineLink k join Entry e on e.id = k.entryId
             where k.bankLineId in :lines\
             """
                 .formatted(BookedAs.class.getName()),

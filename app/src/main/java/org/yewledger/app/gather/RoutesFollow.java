@@ -16,7 +16,7 @@ class RoutesFollow implements AccountFollower {
   }
 
   @Override
-  public void merged(UUID from, UUID into) {
+  public long merged(UUID from, UUID into) {
     UUID household = SignedIn.now().householdId();
     jdbc.sql("update file_route set account_id = ? where household_id = ? and account_id = ?")
         .params(into, household, from)
@@ -32,6 +32,7 @@ class RoutesFollow implements AccountFollower {
     jdbc.sql("delete from table_layout where household_id = ? and account_id = ?")
         .params(household, from)
         .update();
+    return 0;
   }
 
   @Override

@@ -15,6 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.StatementDays.StatementDay;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
@@ -79,20 +80,23 @@ public class EntryReader {
     }
   }
 
-  private record Row(PostingEntity posting, boolean finished, boolean atBank) {
+  private record Row(PostingEntity posting, boolean atBank) {
     static Row of(Object[] columns) {
-      return new Row((PostingEntity) columns[0], columns[1] != null, (Boolean) columns[2]);
+      return new Row((PostingEntity) columns[0], (Boolean) columns[1]);
     }
   }
 
   private final EntityManager entities;
   private final ChartService charts;
   private final EntryTags tags;
+  private final StatementDays statements;
 
-  EntryReader(EntityManager entities, ChartService charts, EntryTags tags) {
+  EntryReader(
+      EntityManager entities, ChartService charts, EntryTags tags, StatementDays statements) {
     this.entities = entities;
     this.charts = charts;
     this.tags = tags;
+    this.statements = statements;
   }
 
   @Transactional(readOnly = true)
@@ -114,8 +118,7 @@ public class EntryReader {
         entities
             .createQuery(
                 """
-                select p, s.finishedAt, exists (select 1 from LineLink k where k.postingId = p.id)
-                from Posting p left join Statement s on s.id = p.statementId
+                select p, exists (select 1 from LineLink k where k.postingId = p.id) from Posting p
                 where p.entryId in :ids order by p.place\
                 """,
                 Object[].class)
@@ -123,25 +126,33 @@ public class EntryReader {
             .getResultStream()
             .map(Row::of)
             .collect(Collectors.groupingBy(row -> row.posting().entryId()));
+    Map<UUID, StatementDay> days =
+        statements.of(
+            postings.values().stream()
+                .flatMap(List::stream)
+                .map(row -> row.posting().statementId())
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet()));
     Map<UUID, List<String>> marked = tags.of(rows.stream().map(EntryEntity::id).toList());
     return rows.stream()
         .map(entry ->
             new EntryView(
                 entry,
                 postings.getOrDefault(entry.id(), List.of()).stream()
-                    .map(row -> view(row, chart))
+                    .map(row -> view(row, days, chart))
                     .toList(),
                 marked.getOrDefault(entry.id(), List.of())))
         .toList();
   }
 
-  private static PostingView view(Row row, Chart chart) {
+  private static PostingView view(Row row, Map<UUID, StatementDay> days, Chart chart) {
     PostingEntity p = row.posting();
+    StatementDay day = p.statementId() == null ? null : days.get(p.statementId());
     Account account = chart.account(p.accountId());
     return new PostingView(
         p.id(),
         new Posting(account, p.amountMinor(), p.baseMinor(), p.note(), p.tax()),
-        PostingState.of(row.atBank(), p.statementId() != null, row.finished()));
+        PostingState.of(row.atBank(), p.statementId() != null, day != null && day.isFinished()));
   }
 
   /** What the bank said in the lines that confirm the postings, by posting. */

@@ -4,20 +4,21 @@ import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.AgreedThrough;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.journal.EntryReader.EntryViews;
 import org.yewledger.app.journal.JournalJson.RegisterJson;
 import org.yewledger.app.journal.JournalJson.RegisterRowJson;
+import org.yewledger.app.journal.StatementDays.StatementDay;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amounts;
@@ -30,16 +31,23 @@ class RegisterService {
 
   private record Row(PostingEntity posting, EntryEntity entry) {}
 
-  private record StatementDay(UUID id, LocalDate closesOn, boolean finished) {}
-
   private final EntityManager entities;
   private final ChartService charts;
   private final EntryReader reader;
+  private final StatementDays days;
+  private final AgreedThrough agreed;
 
-  RegisterService(EntityManager entities, ChartService charts, EntryReader reader) {
+  RegisterService(
+      EntityManager entities,
+      ChartService charts,
+      EntryReader reader,
+      StatementDays days,
+      AgreedThrough agreed) {
     this.entities = entities;
     this.charts = charts;
     this.reader = reader;
+    this.days = days;
+    this.agreed = agreed;
   }
 
   @Transactional(readOnly = true)
@@ -47,7 +55,12 @@ class RegisterService {
     Chart chart = charts.chart();
     Account account = chart.account(accountId);
     List<Row> rows = rows(accountId, after);
-    Map<UUID, StatementDay> statements = statements(accountId);
+    Map<UUID, StatementDay> statements =
+        days.of(
+            rows.stream()
+                .map(r -> r.posting().statementId())
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet()));
     long balance = balanceThrough(accountId, after);
     String next = null;
     if (rows.size() == PAGE) {
@@ -62,11 +75,7 @@ class RegisterService {
         chart.book(account.bookId()).name(),
         account.currency().getCode(),
         Amounts.toDecimal(balanceThrough(accountId, PageKey.START), account.currency()),
-        statements.values().stream()
-            .filter(StatementDay::finished)
-            .map(StatementDay::closesOn)
-            .max(LocalDate::compareTo)
-            .orElse(null),
+        agreed.byAccount().get(accountId),
         json(rows, balance, account, statements),
         next);
   }
@@ -94,7 +103,7 @@ class RegisterService {
     EntryView view = views.of(row.entry().id());
     BigDecimal amount = Amounts.toDecimal(Math.abs(p.amountMinor()), account.currency());
     StatementDay statement = p.statementId() == null ? null : statements.get(p.statementId());
-    boolean finished = statement != null && statement.finished();
+    boolean finished = statement != null && statement.isFinished();
     return new RegisterRowJson(
         p.id(),
         p.entryId(),
@@ -163,22 +172,5 @@ class RegisterService {
             .setParameter("place", key.place())
             .getSingleResult();
     return kept + Objects.requireNonNullElse(rest, 0L);
-  }
-
-  private Map<UUID, StatementDay> statements(UUID accountId) {
-    var byId = new HashMap<UUID, StatementDay>();
-    entities
-        .createQuery(
-            "select id, closesOn, finishedAt from Statement where accountId = :account",
-            Object[].class)
-        .setParameter("account", accountId)
-        .getResultStream()
-        .map(c -> new StatementDay((UUID) c[0], (LocalDate) c[1], isThere(c[2])))
-        .forEach(s -> byId.put(s.id(), s));
-    return byId;
-  }
-
-  private static boolean isThere(@Nullable Object column) {
-    return column != null;
   }
 }

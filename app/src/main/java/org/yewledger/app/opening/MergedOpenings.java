@@ -83,6 +83,11 @@ class MergedOpenings implements OpeningMerge {
     }
   }
 
+  @Override
+  public boolean isThere(Account account) {
+    return openings.openings().containsKey(account.id());
+  }
+
   private static @Nullable Long minor(@Nullable Opening opening) {
     return opening == null ? null : opening.position().ownMinor();
   }

@@ -25,9 +25,13 @@ class PayeeController {
   /**
    * @param version to be sent back when it is changed
    * @param knownAs the texts by which banks call it
-   * @param used how many entries it has; 1,000 means that many or more
+   * @param used how many entries it has
    */
-  record PayeeJson(UUID id, int version, String name, List<String> knownAs, int used) {}
+  record PayeeJson(UUID id, int version, String name, List<String> knownAs, int used) {
+    PayeeJson used(int entries) {
+      return new PayeeJson(id, version, name, knownAs, entries);
+    }
+  }
 
   record PayeeWantedJson(
       int version,

@@ -1,7 +1,9 @@
 package org.yewledger.app.payee;
 
 import jakarta.persistence.EntityManager;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -21,14 +23,17 @@ import org.yewledger.core.gather.LineKey;
 @Service
 class PayeeService {
   private static final int MOST = 50;
+  private static final int MOST_LOOKED_AT = 5_000;
 
   private final EntityManager entities;
   private final JdbcClient jdbc;
+  private final PayeeUse use;
   private final Acts acts;
 
-  PayeeService(EntityManager entities, JdbcClient jdbc, Acts acts) {
+  PayeeService(EntityManager entities, JdbcClient jdbc, PayeeUse use, Acts acts) {
     this.entities = entities;
     this.jdbc = jdbc;
+    this.use = use;
     this.acts = acts;
   }
 
@@ -37,30 +42,35 @@ class PayeeService {
   List<PayeeJson> find(String text) {
     String part = text.strip().toLowerCase(java.util.Locale.ROOT);
     String pattern = "%" + part.replace("!", "!!").replace("%", "!%").replace("_", "!_") + "%";
-    return jdbc.sql(
-            """
-            select p.id, p.version, p.name,
-                   array(select a.text from payee_alias a
-                          where a.household_id = p.household_id and a.payee_id = p.id order by a.text) as known_as,
-                   (select count(*) from (select 1 from entry e
-                     where e.household_id = p.household_id and e.payee_id = p.id limit 1000) few) as used
-              from payee p
-             where p.household_id = :household
-               and (lower(p.name) like :pattern escape '!' or exists (select 1 from payee_alias a
-                     where a.household_id = p.household_id and a.payee_id = p.id and lower(a.text) like :pattern escape '!'))
-             order by used desc, p.name limit :most\
-            """)
-        .param("household", SignedIn.now().householdId())
-        .param("pattern", pattern)
-        .param("most", MOST)
-        .query((row, no) ->
-            new PayeeJson(
-                row.getObject("id", UUID.class),
-                row.getInt("version"),
-                row.getString("name"),
-                List.of((String[]) row.getArray("known_as").getArray()),
-                row.getInt("used")))
-        .list();
+    List<PayeeJson> found =
+        jdbc.sql(
+                """
+                select p.id, p.version, p.name,
+                       array(select a.text from payee_alias a
+                              where a.household_id = p.household_id and a.payee_id = p.id order by a.text) as known_as
+                  from payee p
+                 where p.household_id = :household
+                   and (lower(p.name) like :pattern escape '!' or exists (select 1 from payee_alias a
+                         where a.household_id = p.household_id and a.payee_id = p.id and lower(a.text) like :pattern escape '!'))
+                 order by p.name limit :most\
+                """)
+            .param("household", SignedIn.now().householdId())
+            .param("pattern", pattern)
+            .param("most", MOST_LOOKED_AT)
+            .query((row, no) ->
+                new PayeeJson(
+                    row.getObject("id", UUID.class),
+                    row.getInt("version"),
+                    row.getString("name"),
+                    List.of((String[]) row.getArray("known_as").getArray()),
+                    0))
+            .list();
+    Map<UUID, Integer> used = use.of(found.stream().map(PayeeJson::id).toList());
+    return found.stream()
+        .map(p -> p.used(used.getOrDefault(p.id(), 0)))
+        .sorted(Comparator.comparingInt((PayeeJson p) -> -p.used()).thenComparing(PayeeJson::name))
+        .limit(MOST)
+        .toList();
   }
 
   /**

@@ -1,21 +1,47 @@
 package org.yewledger.app.post;
 
 import jakarta.persistence.EntityManager;
+import java.util.Arrays;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.post.OpenPosting;
 
 /** Postings that the waiting lines may stand for already. */
 @Component
 class OpenPostings {
+  private static final String[] AT_BANKS =
+      Arrays.stream(AccountKind.values())
+          .filter(AccountKind::hasStatements)
+          .map(Enum::name)
+          .toArray(String[]::new);
+
   private final EntityManager entities;
 
   OpenPostings(EntityManager entities) {
     this.entities = entities;
+  }
+
+  /** Which they are, in one short text; the same for the same postings. */
+  @Transactional(readOnly = true)
+  String state() {
+    return entities
+        .createNativeQuery(
+            """
+            select count(*) || ',' || coalesce(sum(hashtextextended(p.id::text, p.version)), 0) from posting p
+             where p.household_id = :household and p.statement_id is null and p.amount_minor <> 0
+               and p.account_id in (select a.id from account a where a.household_id = :household and a.kind = any(:kinds))
+               and not exists (select 1 from line_link k where k.household_id = :household and k.posting_id = p.id)\
+            """,
+            String.class)
+        .setParameter("household", SignedIn.now().householdId())
+        .setParameter("kinds", AT_BANKS)
+        .getSingleResult()
+        .toString();
   }
 
   /** Those that no bank line confirms and no statement covers, over all accounts. */

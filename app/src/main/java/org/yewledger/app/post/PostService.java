@@ -2,10 +2,8 @@ package org.yewledger.app.post;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -28,7 +26,6 @@ import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Found;
-import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
@@ -37,7 +34,9 @@ import org.yewledger.core.ledger.PendingLedger;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.Proposal;
 import org.yewledger.core.post.Proposer;
+import org.yewledger.core.post.WaitingLine;
 
 /** Posts waiting lines. */
 @Service
@@ -52,7 +51,7 @@ public class PostService {
   private final PostedLines posted;
   private final EntryStore entries;
   private final LedgerService ledgers;
-  private final RuleService rules;
+  private final WaitingLines waiting;
   private final Acts acts;
 
   PostService(
@@ -63,7 +62,7 @@ public class PostService {
       PostedLines posted,
       EntryStore entries,
       LedgerService ledgers,
-      RuleService rules,
+      WaitingLines waiting,
       Acts acts) {
     this.charts = charts;
     this.locks = locks;
@@ -72,7 +71,7 @@ public class PostService {
     this.posted = posted;
     this.entries = entries;
     this.ledgers = ledgers;
-    this.rules = rules;
+    this.waiting = waiting;
     this.acts = acts;
   }
 
@@ -106,20 +105,15 @@ public class PostService {
     acts.begin(ActKind.POST, inWords(accepted, lines, chart));
     var ledger = new PendingLedger(ledgers.ledger(chart));
     var booked = new ArrayList<Booking.Booked>(accepted.size());
-    var because = new ArrayList<Because>(accepted.size());
-    Map<UUID, Proposer> proposers = new HashMap<>();
     for (Accepted a : accepted) {
       BankLineEntity line = lines.of(a.lineId());
       Account account = chart.account(line.accountId());
       booked.add(a.booking().entryFor(account, line.toBankLine(), ledger));
-      because.add(
-          proposers
-              .computeIfAbsent(account.bookId(), book -> new Proposer(rules.ruleBook(book)))
-              .propose(account.id(), line.toBankLine())
-              .because(a.booking(), line.toBankLine()));
       ledger.note(booked.getLast().entry());
     }
-    List<Stored> stored = entries.add(booked.stream().map(Booking.Booked::entry).toList(), because);
+    List<Stored> stored =
+        entries.add(
+            booked.stream().map(Booking.Booked::entry).toList(), because(accepted, lines, chart));
     var made = new ArrayList<Link>(stored.size());
     for (int i = 0; i < stored.size(); i++) {
       made.add(link(accepted.get(i).lineId(), stored.get(i), booked.get(i).bankPosting()));
@@ -127,6 +121,21 @@ public class PostService {
     links.add(made);
     states.become(ids, State.POSTED);
     return stored;
+  }
+
+  /** For each line, whether the person took what was proposed or answered by themselves. */
+  private List<Because> because(List<Accepted> accepted, Found<BankLineEntity> lines, Chart chart) {
+    List<WaitingLine> waited =
+        accepted.stream()
+            .map(a -> lines.of(a.lineId()))
+            .map(l -> new WaitingLine(l.id(), chart.account(l.accountId()), l.toBankLine()))
+            .toList();
+    List<Proposal> proposals = Proposer.proposals(waiting.situation(waited, List.of(), chart));
+    var because = new ArrayList<Because>(accepted.size());
+    for (int i = 0; i < accepted.size(); i++) {
+      because.add(proposals.get(i).because(accepted.get(i).booking()));
+    }
+    return because;
   }
 
   /** A line that is accepted twice in one request would be booked twice. */

@@ -30,14 +30,12 @@ import org.yewledger.app.rules.RuleEntity;
 import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
-import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.BetweenBooks;
-import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Ledger;
+import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amounts;
 import org.yewledger.core.post.Booking;
-import org.yewledger.core.post.OpenPosting;
-import org.yewledger.core.post.Proposal;
+import org.yewledger.core.post.Evidence;
 import org.yewledger.core.post.Reason;
 
 /** The waiting lines stacked by reason, each proposal as the entry that it would become. */
@@ -48,7 +46,6 @@ class StacksService {
   private final EntityManager entities;
   private final ChartService charts;
   private final WaitingLines waitingLines;
-  private final OpenPostings openPostings;
   private final RuleService rules;
   private final LedgerService ledgers;
 
@@ -56,13 +53,11 @@ class StacksService {
       EntityManager entities,
       ChartService charts,
       WaitingLines waitingLines,
-      OpenPostings openPostings,
       RuleService rules,
       LedgerService ledgers) {
     this.entities = entities;
     this.charts = charts;
     this.waitingLines = waitingLines;
-    this.openPostings = openPostings;
     this.rules = rules;
     this.ledgers = ledgers;
   }
@@ -71,7 +66,7 @@ class StacksService {
   StacksJson stacks(@Nullable UUID bookId) {
     Chart chart = charts.chart();
     List<Waiting> all = waitingLines.all(chart, bookId);
-    var page = new Page(chart, ledgers.ledger(chart), openPostings.all(chart), ruleNumbers());
+    var page = new Page(chart, ledgers.ledger(chart), ruleNumbers());
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
             .map(reason -> stack(reason, all, page))
@@ -82,8 +77,7 @@ class StacksService {
   }
 
   /** What all lines of one answer share. */
-  private record Page(
-      Chart chart, Ledger ledger, List<OpenPosting> open, Map<UUID, Integer> ruleNumbers) {}
+  private record Page(Chart chart, Ledger ledger, Map<UUID, Integer> ruleNumbers) {}
 
   private Map<UUID, Integer> ruleNumbers() {
     Map<UUID, Integer> numbers = new HashMap<>();
@@ -143,41 +137,32 @@ class StacksService {
   }
 
   private static @Nullable ProposalJson proposal(Waiting w, Page page) {
-    if (!(w.proposal() instanceof Proposal.ByRule(var rule))) {
+    Booking booking = w.proposal().booking();
+    if (booking == null || !(w.proposal().evidence() instanceof Evidence.RuleFits(var rule))) {
       return null;
     }
-    Account to = page.chart().account(rule.then().accountId());
-    String payee = rule.then().payee().isEmpty() ? w.line().text() : rule.then().payee();
-    Entry entry;
+    List<Posting> postings = List.of();
+    String refusal = null;
     try {
-      entry =
-          Booking.plain(payee, to, w.line()).entryFor(w.account(), w.line(), page.ledger()).entry();
-    } catch (Refusal refusal) {
+      postings = booking.entryFor(w.account(), w.line(), page.ledger()).entry().postings();
+    } catch (Refusal e) {
       // The line is shown all the same: a closed account or a missing rate is for the person to
       // mend.
-      return new ProposalJson(
-          rule.id(),
-          page.ruleNumbers().getOrDefault(rule.id(), 0),
-          rule.when().words().toString(),
-          payee,
-          to.id(),
-          List.of(),
-          "",
-          refusal.getMessage());
+      refusal = e.getMessage();
     }
     return new ProposalJson(
         rule.id(),
         page.ruleNumbers().getOrDefault(rule.id(), 0),
         rule.when().words().toString(),
-        payee,
-        to.id(),
-        BookPostingsJson.of(entry.postings()),
-        BetweenBooks.inWords(entry.postings()),
-        null);
+        booking.payee(),
+        rule.then().accountId(),
+        BookPostingsJson.of(postings),
+        BetweenBooks.inWords(postings),
+        refusal);
   }
 
   private List<AlternativeJson> alternatives(Waiting w, Page page) {
-    return OpenPosting.thatMayBe(w.account().id(), w.line(), page.open()).stream()
+    return w.proposal().alternatives().stream()
         .map(open -> {
           PostingEntity posting = entities.find(PostingEntity.class, open.id());
           EntryEntity entry = entities.find(EntryEntity.class, posting.entryId());

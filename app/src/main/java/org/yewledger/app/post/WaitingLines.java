@@ -5,6 +5,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,9 +17,13 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.post.OpenPosting;
 import org.yewledger.core.post.Proposal;
 import org.yewledger.core.post.Proposer;
 import org.yewledger.core.post.Reason;
+import org.yewledger.core.post.Situation;
+import org.yewledger.core.post.WaitingLine;
+import org.yewledger.core.rules.RuleBook;
 
 /** The waiting lines with the proposal for each: a rule made a moment ago is already tried. */
 @Component
@@ -43,10 +48,12 @@ public class WaitingLines {
       new KeptByHousehold<>(MOST_LINES_KEPT, proposed -> proposed.lines().size());
   private final WaitingRows rows;
   private final RuleService rules;
+  private final OpenPostings open;
 
-  WaitingLines(WaitingRows rows, RuleService rules) {
+  WaitingLines(WaitingRows rows, RuleService rules, OpenPostings open) {
     this.rows = rows;
     this.rules = rules;
+    this.open = open;
   }
 
   private record Proposed(String state, String reasons, List<Waiting> lines) {}
@@ -73,7 +80,7 @@ public class WaitingLines {
   private Proposed proposed(Chart chart) {
     UUID household = SignedIn.now().householdId();
     WaitingRows.Waiting waiting = rows.all();
-    String reasons = rules.state() + '/' + chart.state();
+    String reasons = rules.state() + '/' + chart.state() + '/' + open.state();
     String state = waiting.state() + '/' + reasons;
     Proposed known = kept.get(household);
     if (known == null || !known.state().equals(state)) {
@@ -89,22 +96,38 @@ public class WaitingLines {
    * @param before those whose proposal still holds if their row is the same
    */
   private List<Waiting> propose(List<Row> waiting, List<Waiting> before, Chart chart) {
-    Map<UUID, Proposer> proposers = new HashMap<>();
     Map<Row, Waiting> known = new IdentityHashMap<>();
     before.forEach(w -> known.put(w.row(), w));
-    return waiting.stream()
-        .map(row -> {
-          Waiting same = known.get(row);
-          if (same != null) {
-            return same;
-          }
-          Account account = chart.account(row.accountId());
-          Proposer proposer =
-              proposers.computeIfAbsent(
-                  account.bookId(), book -> new Proposer(rules.ruleBook(book)));
-          BankLine line = row.toBankLine();
-          return new Waiting(row, account, line, proposer.propose(account.id(), line));
-        })
-        .toList();
+    List<Row> changed = waiting.stream().filter(row -> !known.containsKey(row)).toList();
+    List<Proposal> proposals =
+        Proposer.proposals(
+            situationOf(changed, changed.isEmpty() ? List.of() : open.all(chart), chart));
+    for (int i = 0; i < changed.size(); i++) {
+      Row row = changed.get(i);
+      known.put(
+          row,
+          new Waiting(row, chart.account(row.accountId()), row.toBankLine(), proposals.get(i)));
+    }
+    return waiting.stream().map(known::get).toList();
+  }
+
+  private Situation situationOf(List<Row> waiting, List<OpenPosting> postings, Chart chart) {
+    return situation(
+        waiting.stream()
+            .map(row -> new WaitingLine(row.id(), chart.account(row.accountId()), row.toBankLine()))
+            .toList(),
+        postings,
+        chart);
+  }
+
+  /** All that bears on some lines, with the rules of the books of their accounts. */
+  Situation situation(List<WaitingLine> lines, List<OpenPosting> postings, Chart chart) {
+    Map<UUID, RuleBook> ofBooks = new HashMap<>();
+    lines.forEach(l -> ofBooks.computeIfAbsent(l.account().bookId(), rules::ruleBook));
+    return new Situation(
+        lines,
+        postings,
+        ofBooks,
+        chart.accounts().collect(Collectors.toMap(Account::id, account -> account)));
   }
 }

@@ -31,7 +31,6 @@ import org.yewledger.core.ledger.PendingLedger;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.post.Booking.Part;
-import org.yewledger.core.rules.RuleBook;
 
 public class BookingTest {
   private static final BankLine LINE = line("2026-09-26", -7485, "GREENGAGE MKT 114");
@@ -148,12 +147,6 @@ public class BookingTest {
     assertEquals(
         refusalOf(() -> Booking.plain("x", drawings, LINE).entryFor(CURRENT, LINE, LEDGER)),
         "kept-by-core");
-  }
-
-  @Test
-  public void withoutARuleALineIsAnOpenQuestion() {
-    var proposer = new Proposer(new RuleBook(List.of()));
-    assertEquals(proposer.propose(CURRENT.id(), LINE).reason(), Reason.OPEN_QUESTION);
   }
 
   @Test

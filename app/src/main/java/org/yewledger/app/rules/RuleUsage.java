@@ -3,20 +3,33 @@ package org.yewledger.app.rules;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.AccountFollower;
+import org.yewledger.app.chart.AccountUsage;
 import org.yewledger.app.platform.SignedIn;
 
-/** Rules that book to an account, or look at one, go with it. */
+/** Rules that book to an account, or look at one, use it and go with it. */
 @Component
-class RulesFollow implements AccountFollower {
+class RuleUsage implements AccountUsage, AccountFollower {
   private final JdbcClient jdbc;
 
-  RulesFollow(JdbcClient jdbc) {
+  RuleUsage(JdbcClient jdbc) {
     this.jdbc = jdbc;
   }
 
   @Override
-  public void merged(UUID from, UUID into) {
+  @Transactional(readOnly = true)
+  public Part of(UUID accountId) {
+    return Part.ofRules(
+        jdbc.sql(
+                "select count(*) from rule where household_id = ? and (to_account_id = ? or on_account_id = ?)")
+            .params(SignedIn.now().householdId(), accountId, accountId)
+            .query(Long.class)
+            .single());
+  }
+
+  @Override
+  public long merged(UUID from, UUID into) {
     jdbc.sql(
             "update rule set to_account_id = ?, version = version + 1 where household_id = ? and to_account_id = ?")
         .params(into, SignedIn.now().householdId(), from)
@@ -25,6 +38,7 @@ class RulesFollow implements AccountFollower {
             "update rule set on_account_id = ?, version = version + 1 where household_id = ? and on_account_id = ?")
         .params(into, SignedIn.now().householdId(), from)
         .update();
+    return 0;
   }
 
   @Override

@@ -1,0 +1,28 @@
+package org.yewledger.core.post;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.rules.RuleBook;
+
+/**
+ * All that bears on how waiting lines are booked. Proposals follow from it and from nothing else.
+ *
+ * @param lines those that wait
+ * @param open postings that no bank line has confirmed yet
+ * @param rules by the book whose lines they are for; a book without rules may be missing
+ * @param accounts those that rules book to, by identity
+ */
+public record Situation(
+    List<WaitingLine> lines,
+    List<OpenPosting> open,
+    Map<UUID, RuleBook> rules,
+    Map<UUID, Account> accounts) {
+  public Situation {
+    lines = List.copyOf(lines);
+    open = List.copyOf(open);
+    rules = Map.copyOf(rules);
+    accounts = Map.copyOf(accounts);
+  }
+}
