@@ -117,6 +117,11 @@ class ConnectionEntity {
     return historyDays;
   }
 
+  /** The same identity, encrypted anew. */
+  void keepConsent(String encrypted) {
+    this.consent = encrypted;
+  }
+
   String consent() {
     return consent;
   }

@@ -13,13 +13,18 @@ class KeptConsents {
   }
 
   /**
-   * What the bank knows the consent by.
+   * What the bank knows the consent by. If another key has taken over, it is encrypted with that
+   * one as the connection is stored next.
    *
    * @throws BankProblem if it cannot be read, as the key of this installation has been changed
    */
   String of(ConnectionEntity connection) {
     try {
-      return secrets.decrypt(connection.consent());
+      String plain = secrets.decrypt(connection.consent());
+      if (secrets.isOfOlderKey(connection.consent())) {
+        connection.keepConsent(secrets.encrypt(plain));
+      }
+      return plain;
     } catch (IllegalStateException | IllegalArgumentException e) {
       throw new BankProblem(
           BankProblem.Kind.CONSENT, "The consent kept here cannot be read any more.", null);

@@ -34,9 +34,9 @@ class SyncJobs implements SmartLifecycle {
   private static final Duration HEARTBEAT = Duration.ofSeconds(20);
   private static final int MISSED_HEARTBEATS = 4;
 
-  /** Whose account is fetched, and as whom. Serialized by db-scheduler. */
+  /** Whose account is fetched, and as whom. Kept as JSON by {@link JobData}. */
   record SyncOf(UUID householdId, UUID personId, UUID connectedId) implements Serializable {
-    private static final long serialVersionUID = 1L;
+    private static final long serialVersionUID = 1L; // jobs kept before they were JSON
   }
 
   private final CustomTask<SyncOf> task;
@@ -56,6 +56,7 @@ class SyncJobs implements SmartLifecycle {
             .execute((instance, context) -> run(syncs, instance.getData(), clock));
     this.scheduler =
         Scheduler.create(dataSource, task)
+            .serializer(new JobData())
             .threads(THREADS)
             .pollingInterval(POLL)
             .heartbeatInterval(HEARTBEAT)

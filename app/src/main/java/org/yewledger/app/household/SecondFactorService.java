@@ -100,12 +100,18 @@ class SecondFactorService {
       return true;
     }
     long last = kept.totpLastStep() == null ? -1 : kept.totpLastStep();
-    byte[] key = Totp.fromBase32(secrets.decrypt(secret));
+    String plain = secrets.decrypt(secret);
+    byte[] key = Totp.fromBase32(plain);
     OptionalLong step = Totp.stepOfCode(key, code, clock.instant(), last);
     if (step.isPresent()) {
       // Only one of two sign-ins with the same code finds the step still unused.
-      return jdbc.sql("update person set totp_last_step = ? where id = ? and totp_last_step < ?")
-              .params(step.getAsLong(), me(), step.getAsLong())
+      return jdbc.sql(
+                  "update person set totp_last_step = ?, totp_secret = ? where id = ? and totp_last_step < ?")
+              .params(
+                  step.getAsLong(),
+                  secrets.isOfOlderKey(secret) ? secrets.encrypt(plain) : secret,
+                  me(),
+                  step.getAsLong())
               .update()
           == 1;
     }

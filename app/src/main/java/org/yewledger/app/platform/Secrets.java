@@ -1,67 +1,94 @@
 package org.yewledger.app.platform;
 
 import java.nio.charset.StandardCharsets;
-import java.security.GeneralSecurityException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.util.Base64;
 import java.util.HexFormat;
-import javax.crypto.Cipher;
-import javax.crypto.spec.GCMParameterSpec;
+import java.util.List;
+import java.util.stream.Stream;
 import javax.crypto.spec.SecretKeySpec;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.security.crypto.encrypt.AesBytesEncryptor;
+import org.springframework.security.crypto.encrypt.AesBytesEncryptor.CipherAlgorithm;
+import org.springframework.security.crypto.keygen.KeyGenerators;
 import org.springframework.stereotype.Component;
 
 /**
- * Keeps secrets unreadable in the database: AES-256 in GCM with a key from the environment, a fresh
- * nonce for each. Also makes tokens, of which only a hash is kept.
+ * Keeps secrets unreadable in the database: AES-256 in GCM with keys from the environment. Each
+ * text says by which key it was encrypted, so that a new key can take over while older ones still
+ * read what they wrote. Also makes tokens, of which only a hash is kept.
  */
 @Component
 public class Secrets {
   private static final int NONCE_BYTES = 12;
-  private static final int TAG_BITS = 128;
   private static final int TOKEN_BYTES = 24;
+  private static final int SHORTEST_KEY = 16;
 
-  private final SecretKeySpec key;
-  private final SecureRandom random = new SecureRandom();
+  /** Key and text are parted by a dot, which is in neither. */
+  private static final char DOT = '.';
 
-  Secrets(@Value("${yew.secret-key}") String secret) {
-    if (secret.length() < 16) {
-      throw new IllegalStateException("YEW_SECRET_KEY has to have at least 16 characters");
+  private record Key(String id, AesBytesEncryptor cipher) {
+    static Key of(String secret) {
+      if (secret.length() < SHORTEST_KEY) {
+        throw new IllegalStateException(
+            "keys in YEW_SECRET_KEY and YEW_SECRET_KEYS_BEFORE have to have at least 16 characters");
+      }
+      var key = new SecretKeySpec(sha256(secret.getBytes(StandardCharsets.UTF_8)), "AES");
+      return new Key(
+          hashOf("key " + secret).substring(0, 8),
+          new AesBytesEncryptor(key, KeyGenerators.secureRandom(NONCE_BYTES), CipherAlgorithm.GCM));
     }
-    this.key = new SecretKeySpec(sha256(secret.getBytes(StandardCharsets.UTF_8)), "AES");
   }
 
-  /** Nonce and ciphertext, in base 64. */
+  /** The one that encrypts, then those that only read. */
+  private final List<Key> keys;
+
+  private final SecureRandom random = new SecureRandom();
+
+  /**
+   * @param current what new secrets are encrypted with
+   * @param before keys used earlier, as long as secrets of them may be there
+   */
+  Secrets(
+      @Value("${yew.secret-key}") String current,
+      @Value("${yew.secret-keys-before}") List<String> before) {
+    this.keys =
+        Stream.concat(Stream.of(current), before.stream().map(String::strip)).map(Key::of).toList();
+  }
+
+  /** The key's identity, then nonce and ciphertext in base 64. */
   public String encrypt(String plain) {
-    try {
-      byte[] nonce = randomBytes(NONCE_BYTES);
-      Cipher cipher = Cipher.getInstance("AES/GCM/NoPadding");
-      cipher.init(Cipher.ENCRYPT_MODE, key, new GCMParameterSpec(TAG_BITS, nonce));
-      byte[] sealed = cipher.doFinal(plain.getBytes(StandardCharsets.UTF_8));
-      byte[] all = new byte[nonce.length + sealed.length];
-      System.arraycopy(nonce, 0, all, 0, nonce.length);
-      System.arraycopy(sealed, 0, all, nonce.length, sealed.length);
-      return Base64.getEncoder().encodeToString(all);
-    } catch (GeneralSecurityException e) {
-      throw new IllegalStateException(e);
-    }
+    Key key = keys.getFirst();
+    byte[] sealed = key.cipher().encrypt(plain.getBytes(StandardCharsets.UTF_8));
+    return key.id() + DOT + Base64.getEncoder().encodeToString(sealed);
   }
 
   /**
-   * @throws IllegalStateException if it was encrypted with another key, or changed
+   * @throws IllegalStateException if it was encrypted with a key that is not here, or changed
    */
   public String decrypt(String encrypted) {
-    try {
-      byte[] all = Base64.getDecoder().decode(encrypted);
-      Cipher cipher = Cipher.getInstance("AES/GCM/NoPadding");
-      cipher.init(Cipher.DECRYPT_MODE, key, new GCMParameterSpec(TAG_BITS, all, 0, NONCE_BYTES));
-      byte[] plain = cipher.doFinal(all, NONCE_BYTES, all.length - NONCE_BYTES);
-      return new String(plain, StandardCharsets.UTF_8);
-    } catch (GeneralSecurityException e) {
-      throw new IllegalStateException("a secret cannot be read with this YEW_SECRET_KEY", e);
+    int dot = encrypted.indexOf(DOT);
+    byte[] sealed = Base64.getDecoder().decode(encrypted.substring(dot + 1));
+    for (Key key : keys) {
+      // Before keys had identities there was one only; whichever reads the text is it.
+      if (dot < 0 || key.id().equals(encrypted.substring(0, dot))) {
+        try {
+          return new String(key.cipher().decrypt(sealed), StandardCharsets.UTF_8);
+        } catch (RuntimeException e) {
+          if (dot >= 0) {
+            throw new IllegalStateException("a secret was changed in the database", e);
+          }
+        }
+      }
     }
+    throw new IllegalStateException("a secret cannot be read with the keys that are here");
+  }
+
+  /** Whether a text is to be encrypted again, since another key has taken over. */
+  public boolean isOfOlderKey(String encrypted) {
+    return !encrypted.startsWith(keys.getFirst().id() + DOT);
   }
 
   /** An unguessable token for a link. */
