@@ -1204,6 +1204,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/statements/{id}/agreement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["agreement"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/statements/{id}/finish": {
         parameters: {
             query?: never;
@@ -1556,6 +1572,44 @@ export interface components {
             acts: components["schemas"]["OneActJson"][];
             /** Format: uuid */
             next?: string;
+        };
+        AgreedPostingJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            date: string;
+            /** Format: int64 */
+            entryNo: number;
+            payee: string;
+            /** Format: uuid */
+            postingId: string;
+        };
+        AgreementJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            closing: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            in: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            opening: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out: string;
+            postings: components["schemas"]["AgreedPostingJson"][];
+            stillOpen: components["schemas"]["AgreedPostingJson"][];
         };
         AlmanacPageJson: {
             /** Format: int32 */
@@ -2447,7 +2501,17 @@ export interface components {
              * Format: decimal
              * @example 12.50
              */
+            in?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
             opening?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out?: string;
         };
         NextActsJson: {
             redo?: components["schemas"]["OneActJson"];
@@ -2984,6 +3048,16 @@ export interface components {
              */
             out: string;
             postings: components["schemas"]["TickableJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            saidIn?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            saidOut?: string;
             tail: string;
             /**
              * Format: decimal
@@ -5629,6 +5703,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    agreement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgreementJson"];
+                };
             };
         };
     };

@@ -245,6 +245,9 @@ public class LedgerWallsTest extends AppTest {
             "posting_facts"
           },
           {"update bank_line_state set state = 'WAITING'", "line_links_agree"},
+          {"update agreement set postings = '[]'", "permission denied"},
+          {"delete from agreement", "permission denied"},
+          {"update statement_lines set line_ids = '{}'", "permission denied"},
           {"update account_month set debit_minor = 0", "permission denied"},
           {"delete from account_month", "permission denied"},
           {"delete from entry_to_balance", "permission denied"},

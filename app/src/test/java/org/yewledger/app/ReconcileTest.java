@@ -86,6 +86,70 @@ public class ReconcileTest extends AppTest {
   }
 
   @Test
+  public void whatWasAgreedIsKeptAsItWasThen() {
+    Household h = found("agreed");
+    String statement = allPosted(h);
+    JsonNode sheet = h.api().get(statement).json();
+    List<String> ids = postings(sheet);
+    assertEquals(h.api().get(statement + "/agreement").status(), 404);
+    tick(h, statement, ids, true);
+    finish(h, statement);
+    JsonNode agreed = h.api().get(statement + "/agreement").json();
+    assertEquals(agreed.path("opening").asString(), "1000.00");
+    assertEquals(agreed.path("closing"), h.api().get(statement).json().path("closing"));
+    assertEquals(agreed.path("postings").size(), 3);
+    JsonNode entry =
+        h.api().get("/api/entries/" + sheet.at("/postings/0/entryId").asString()).json();
+    String payee = entry.path("payeeId").asString();
+    h.api()
+        .put(
+            "/api/payees/" + payee, "{\"version\":0,\"name\":\"Called otherwise\",\"knownAs\":[]}");
+    assertEquals(h.api().get(statement + "/agreement").json(), agreed);
+    String act = h.api().get("/api/acts").json().at("/acts/1/id").asString();
+    h.api().post("/api/acts/" + act + "/undo", "");
+    assertEquals(h.api().get(statement + "/agreement").status(), 404);
+  }
+
+  @Test
+  public void aStatementOfAFileKeepsItsLinesAndItsInAndOut() {
+    Household h = found("lines");
+    byte[] file =
+        """
+        :20:START
+        :25:NL00DEMO004417
+        :60F:C260901EUR1000,00
+        :61:2609050905D12,50NMSC
+        :86:GREENGAGE
+        :61:2609060906C20,00NMSC
+        :86:REFUND
+        :62F:C260930EUR1007,50
+        """
+            .getBytes(java.nio.charset.StandardCharsets.UTF_8);
+    h.api().takeIn(h.current().id(), "s.sta", file, null, false);
+    String id =
+        h.api()
+            .takeIn(h.current().id(), "again.sta", file, null, true)
+            .json()
+            .path("statementId")
+            .asString();
+    JsonNode sheet = h.api().get("/api/statements/" + id).json();
+    assertEquals(sheet.path("saidIn").asString(), "20.00");
+    assertEquals(sheet.path("saidOut").asString(), "12.50");
+    String amounts =
+        founding.as(
+            h.owner(),
+            () ->
+                jdbc.sql(
+                        """
+                        select string_agg(l.amount_minor::text, ',' order by x.at) from statement_lines s
+                          cross join unnest(s.line_ids) with ordinality as x(id, at) join bank_line l on l.id = x.id\
+                        """)
+                    .query(String.class)
+                    .single());
+    assertEquals(amounts, "-1250,2000");
+  }
+
+  @Test
   public void whatIsFinishedStaysAsItIs() {
     Household h = found("stays");
     String statement = allPosted(h);

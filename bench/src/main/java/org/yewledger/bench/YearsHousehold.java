@@ -147,6 +147,18 @@ final class YearsHousehold {
         insert into posting (household_id, id, entry_id, place, account_id, book_id, date, amount_minor, base_minor)
         select :h, md5('yq' || n)::uuid, id, 1, md5('yc' || category)::uuid, md5('yb')::uuid, day, amount, amount from made\
         """);
+    run(
+        sql,
+        """
+        insert into agreement
+        select s.household_id, s.id, s.closing_minor - t.total, t.ins, t.outs, s.closing_minor, 1, t.postings, '[]'
+          from statement s, lateral (
+            select sum(p.amount_minor)::bigint as total, sum(greatest(p.amount_minor, 0))::bigint as ins,
+                   sum(greatest(-p.amount_minor, 0))::bigint as outs,
+                   jsonb_agg(jsonb_build_object('postingId', p.id, 'entryNo', 1, 'date', p.date, 'payee', 'Payee', 'amountMinor', p.amount_minor)) as postings
+              from posting p where p.household_id = s.household_id and p.statement_id = s.id) t
+         where s.household_id = :h and s.finished_at is not null\
+        """);
   }
 
   private void lines(Statement sql) throws SQLException {

@@ -32,6 +32,7 @@ import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.post.Booking;
+import org.yewledger.core.reconcile.StatementFigures;
 import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.demo.AldercottYear;
@@ -184,7 +185,10 @@ class DemoMonths {
       var closing = new Balance(month.atEndOfMonth(), banks.balance(account, month.atEndOfMonth()));
       StatementEntity statement =
           statements.begin(
-              chart.account(account.name()), closing, null, batches.get(account.name()));
+              chart.account(account.name()),
+              closing,
+              StatementFigures.NONE,
+              batches.get(account.name()));
       List<UUID> all = progress.covered(statement).stream().map(PostingEntity::id).toList();
       statements.tick(statement.id(), all, true);
       entities.flush();

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -31,6 +32,7 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
+import org.yewledger.core.gather.Arrival;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.Days;
@@ -38,6 +40,7 @@ import org.yewledger.core.gather.Gathering;
 import org.yewledger.core.gather.KnownLine;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.reconcile.StatementFigures;
 
 /** Shows what statement files would bring, and takes files and feeds in. */
 @Service
@@ -227,10 +230,27 @@ public class GatherService {
     if (makeStatement
         && file.closing() != null
         && statements.hasRoomFor(account, file.closing().on())) {
-      Long opening = openingSaid(account, file, file.closing().on());
-      statementId = statements.begin(account, file.closing(), opening, batch.id()).id();
+      LocalDate closesOn = file.closing().on();
+      var says =
+          StatementFigures.ofLines(openingSaid(account, file, closesOn), file.lines(), closesOn);
+      statementId = statements.begin(account, file.closing(), says, batch.id()).id();
+      statements.keepLines(statementId, linesOf(gathering, lineIds, closesOn));
     }
     return new TakenIn(batch, lineIds, statementId);
+  }
+
+  /** The booked lines of a file up to a day, those that were here before among them. */
+  private static List<UUID> linesOf(Gathering gathering, List<UUID> cameIn, LocalDate closesOn) {
+    var ids = new ArrayList<UUID>();
+    Iterator<UUID> next = cameIn.iterator();
+    for (Arrival arrival : gathering.arrivals()) {
+      UUID id = arrival.comesIn() ? next.next() : arrival.knownAs();
+      BankLine line = arrival.line();
+      if (id != null && !line.isPending() && !line.bookedOn().isAfter(closesOn)) {
+        ids.add(id);
+      }
+    }
+    return ids;
   }
 
   /**

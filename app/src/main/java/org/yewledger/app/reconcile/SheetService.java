@@ -155,6 +155,8 @@ class SheetService {
         decimal(sum.outMinor(), account),
         decimal(sum.tickedMinor(), account),
         decimal(sum.closingMinor(), account),
+        said(statement.says().inMinor(), account),
+        said(statement.says().outMinor(), account),
         decimal(sum.differenceMinor(), account),
         sum.differenceMinor() == 0,
         progress.of(statement).agreedShare(),
@@ -238,6 +240,10 @@ class SheetService {
               row.id(), line.bookedOn(), line.text(), decimal(line.amountMinor(), account));
         })
         .toList();
+  }
+
+  private static @Nullable BigDecimal said(@Nullable Long minor, Account account) {
+    return minor == null ? null : decimal(minor, account);
   }
 
   private static BigDecimal decimal(long minor, Account account) {

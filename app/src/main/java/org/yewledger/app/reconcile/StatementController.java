@@ -2,7 +2,6 @@ package org.yewledger.app.reconcile;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
-import java.math.BigDecimal;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -19,6 +18,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
+import org.yewledger.app.reconcile.StatementJson.AgreementJson;
 import org.yewledger.app.reconcile.StatementJson.ClosingJson;
 import org.yewledger.app.reconcile.StatementJson.NewStatementJson;
 import org.yewledger.app.reconcile.StatementJson.SheetJson;
@@ -55,14 +55,19 @@ class StatementController {
     Account account = charts.chart().account(draft.accountId());
     var closing =
         new Balance(draft.closesOn(), Amounts.toMinor(draft.closing(), account.currency()));
-    BigDecimal opening = draft.opening();
-    Long said = opening == null ? null : Long.valueOf(Amounts.toMinor(opening, account.currency()));
-    return new StatementIdJson(statements.begin(account, closing, said, null).id());
+    return new StatementIdJson(
+        statements.begin(account, closing, draft.says(account.currency()), null).id());
   }
 
   @GetMapping("/{id}")
   SheetJson sheet(@PathVariable UUID id) {
     return sheets.sheet(id);
+  }
+
+  /** What was agreed when the statement was finished, whatever became of the books since. */
+  @GetMapping("/{id}/agreement")
+  AgreementJson agreement(@PathVariable UUID id) {
+    return statements.agreement(id);
   }
 
   @PutMapping("/{id}")

@@ -11,6 +11,7 @@ import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.reconcile.StatementChain;
+import org.yewledger.core.reconcile.StatementFigures;
 
 /** An account's statement as stored, and whether its reconciliation is finished. */
 @Entity(name = "Statement")
@@ -23,6 +24,8 @@ public class StatementEntity {
   private LocalDate closesOn;
   private long closingMinor;
   private @Nullable Long openingSaidMinor;
+  private @Nullable Long inMinor;
+  private @Nullable Long outMinor;
   private @Nullable UUID batchId;
   private @Nullable Instant finishedAt;
   private @Nullable UUID finishedBy;
@@ -31,12 +34,10 @@ public class StatementEntity {
   protected StatementEntity() {}
 
   StatementEntity(
-      UUID id,
-      UUID accountId,
-      Balance closing,
-      @Nullable Long openingSaidMinor,
-      @Nullable UUID batchId) {
-    this.openingSaidMinor = openingSaidMinor;
+      UUID id, UUID accountId, Balance closing, StatementFigures says, @Nullable UUID batchId) {
+    this.openingSaidMinor = says.openingMinor();
+    this.inMinor = says.inMinor();
+    this.outMinor = says.outMinor();
     this.id = id;
     this.accountId = accountId;
     this.batchId = batchId;
@@ -76,6 +77,11 @@ public class StatementEntity {
   /** What the statement itself says it opens with; null if it does not say. */
   public @Nullable Long openingSaidMinor() {
     return openingSaidMinor;
+  }
+
+  /** What it says of its period; parts of it may not be known. */
+  public StatementFigures says() {
+    return new StatementFigures(openingSaidMinor, inMinor, outMinor);
   }
 
   /** The batch whose file stated the balance; null if it was typed from paper. */

@@ -2,25 +2,46 @@ package org.yewledger.app.reconcile;
 
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.PositiveOrZero;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.money.Amounts;
+import org.yewledger.core.reconcile.StatementFigures;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What the API says about statements. */
 final class StatementJson {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
   private StatementJson() {}
 
   /** A balance as typed from a statement. */
   record ClosingJson(@NotNull LocalDate closesOn, @NotNull BigDecimal closing) {}
 
-  /** {@code opening} is what the statement says it opens with, where that was typed. */
+  /**
+   * @param opening what the statement says it opens with, where that was typed
+   * @param in what it says it brings in, where that was typed; {@code out} likewise, without a sign
+   */
   record NewStatementJson(
       @NotNull UUID accountId,
       @NotNull LocalDate closesOn,
       @NotNull BigDecimal closing,
-      @Nullable BigDecimal opening) {}
+      @Nullable BigDecimal opening,
+      @Nullable @PositiveOrZero BigDecimal in,
+      @Nullable @PositiveOrZero BigDecimal out) {
+    StatementFigures says(CurrencyUnit currency) {
+      return new StatementFigures(
+          minor(opening, currency), minor(in, currency), minor(out, currency));
+    }
+
+    private static @Nullable Long minor(@Nullable BigDecimal amount, CurrencyUnit currency) {
+      return amount == null ? null : (Long) Amounts.toMinor(amount, currency);
+    }
+  }
 
   record TicksJson(@NotEmpty List<UUID> postingIds, boolean ticked) {}
 
@@ -73,7 +94,6 @@ final class StatementJson {
   /** A bank line that the books do not have yet. */
   record UnpostedJson(UUID lineId, LocalDate date, String text, BigDecimal amount) {}
 
-  /** Amounts of the equation: opening + in - out = ticked; closing - ticked = difference. */
   /**
    * What the statement says it opens with, where that is not what the books open with.
    *
@@ -89,6 +109,58 @@ final class StatementJson {
       boolean first,
       String words) {}
 
+  /** A posting as it was when it was agreed. */
+  record AgreedPostingJson(
+      UUID postingId, long entryNo, LocalDate date, String payee, BigDecimal amount) {}
+
+  /**
+   * @param postings those that were agreed
+   * @param stillOpen those up to the closing day that stayed open; not known of statements that
+   *     were finished before this was kept
+   */
+  record AgreementJson(
+      BigDecimal opening,
+      BigDecimal in,
+      BigDecimal out,
+      BigDecimal closing,
+      List<AgreedPostingJson> postings,
+      List<AgreedPostingJson> stillOpen) {
+    private record Posting(
+        UUID postingId, long entryNo, LocalDate date, String payee, long amountMinor) {
+      AgreedPostingJson shown(CurrencyUnit currency) {
+        return new AgreedPostingJson(
+            postingId, entryNo, date, payee, Amounts.toDecimal(amountMinor, currency));
+      }
+    }
+
+    private record Kept(
+        int form,
+        long opening,
+        long in,
+        long out,
+        long closing,
+        List<Posting> postings,
+        List<Posting> stillOpen) {}
+
+    /** From the form in which {@link Agreements} keeps it. */
+    static AgreementJson of(String json, CurrencyUnit currency) {
+      Kept kept = JSON.readValue(json, Kept.class);
+      return new AgreementJson(
+          Amounts.toDecimal(kept.opening(), currency),
+          Amounts.toDecimal(kept.in(), currency),
+          Amounts.toDecimal(kept.out(), currency),
+          Amounts.toDecimal(kept.closing(), currency),
+          kept.postings().stream().map(p -> p.shown(currency)).toList(),
+          kept.stillOpen().stream().map(p -> p.shown(currency)).toList());
+    }
+  }
+
+  /**
+   * Amounts of the equation: opening + in - out = ticked; closing - ticked = difference.
+   *
+   * @param saidIn what the statement itself says it brings in; null if that is not known
+   * @param saidOut what it says it takes out
+   */
   record SheetJson(
       UUID id,
       int version,
@@ -105,6 +177,8 @@ final class StatementJson {
       BigDecimal out,
       BigDecimal tickedBalance,
       BigDecimal closing,
+      @Nullable BigDecimal saidIn,
+      @Nullable BigDecimal saidOut,
       BigDecimal difference,
       boolean agrees,
       int agreedShare,

@@ -22,6 +22,7 @@ import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.reconcile.StatementJson.AgreementJson;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.gather.BankLine;
@@ -30,6 +31,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.reconcile.OpeningCheck;
 import org.yewledger.core.reconcile.Reconciliation;
 import org.yewledger.core.reconcile.StatementChain;
+import org.yewledger.core.reconcile.StatementFigures;
 
 /** Statements: begun from a file or from paper, ticked off, finished at zero. */
 @Service
@@ -37,14 +39,21 @@ public class StatementService {
   private final EntityManager entities;
   private final ChartService charts;
   private final AccountLocks locks;
+  private final Agreements agreements;
   private final Acts acts;
   private final Clock clock;
 
   StatementService(
-      EntityManager entities, ChartService charts, AccountLocks locks, Acts acts, Clock clock) {
+      EntityManager entities,
+      ChartService charts,
+      AccountLocks locks,
+      Agreements agreements,
+      Acts acts,
+      Clock clock) {
     this.entities = entities;
     this.charts = charts;
     this.locks = locks;
+    this.agreements = agreements;
     this.acts = acts;
     this.clock = clock;
   }
@@ -70,22 +79,29 @@ public class StatementService {
   /**
    * Begins a statement.
    *
-   * @param openingSaidMinor what the statement itself says it opens with, null if it does not say
+   * @param says what the statement says of its period
    * @param batchId the batch whose file states the balance, null for one on paper
    */
   @Transactional
   @ForBookkeepers
   public StatementEntity begin(
-      Account account, Balance closing, @Nullable Long openingSaidMinor, @Nullable UUID batchId) {
+      Account account, Balance closing, StatementFigures says, @Nullable UUID batchId) {
     account.requireAtBank("accountId");
     chain(account).requireRoomFor(closing.on());
     acts.begin(
         ActKind.BEGIN_STATEMENT,
         "Began the statement of %s for %s".formatted(closing.on(), account.name()));
-    var statement =
-        new StatementEntity(Ids.next(), account.id(), closing, openingSaidMinor, batchId);
+    var statement = new StatementEntity(Ids.next(), account.id(), closing, says, batchId);
     entities.persist(statement);
     return statement;
+  }
+
+  /** Says which bank lines the statement has, in its order. */
+  @Transactional
+  @ForBookkeepers
+  public void keepLines(UUID id, List<UUID> lineIds) {
+    entities.flush();
+    agreements.keepLines(id, lineIds);
   }
 
   /** Corrects the day or the balance of a statement that is not finished. */
@@ -109,6 +125,7 @@ public class StatementService {
     acts.begin(ActKind.REMOVE_STATEMENT, "Removed " + inWords(statement));
     ticked(id).forEach(posting -> posting.tickFor(null));
     entities.flush();
+    agreements.forgetLines(id);
     entities.remove(statement);
   }
 
@@ -157,6 +174,7 @@ public class StatementService {
     Reconciliation reconciliation = reconciliation(statement);
     reconciliation.requireAgreement(account.currency());
     acts.begin(ActKind.AGREE, "Agreed " + inWords(statement));
+    agreements.keep(statement, reconciliation);
     statement.finish(clock.instant(), SignedIn.now().personId());
   }
 
@@ -260,6 +278,20 @@ public class StatementService {
     ticked(statementId).stream()
         .filter(posting -> posting.date().isAfter(closesOn))
         .forEach(posting -> posting.tickFor(null));
+  }
+
+  /**
+   * What was agreed when a statement was finished, as it was then.
+   *
+   * @throws NotFound unless it is finished
+   */
+  @Transactional(readOnly = true)
+  AgreementJson agreement(UUID id) {
+    StatementEntity statement = find(id);
+    return agreements
+        .of(id)
+        .map(kept -> AgreementJson.of(kept, account(statement).currency()))
+        .orElseThrow(() -> new NotFound("agreement"));
   }
 
   private Account account(StatementEntity statement) {

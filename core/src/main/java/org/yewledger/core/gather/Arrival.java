@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
  * @param key by which the line is recognised when it arrives again
  * @param ordinal which of the equal lines of its day this is, counted from 1 over the whole
  *     account; 0 for a known line
+ * @param knownAs the line here that it is, null unless it is known and stands only once in its file
  * @param doubtOver the line here that this may be once more, where the standing is doubtful
  * @param replaces the pending line of which this is the booked form, null if it is of none
  */
@@ -17,6 +18,7 @@ public record Arrival(
     LineKey key,
     Standing standing,
     int ordinal,
+    @Nullable UUID knownAs,
     @Nullable UUID doubtOver,
     @Nullable UUID replaces) {
 
@@ -28,8 +30,8 @@ public record Arrival(
     DOUBTFUL
   }
 
-  static Arrival known(BankLine line, LineKey key) {
-    return new Arrival(line, key, Standing.KNOWN, 0, null, null);
+  static Arrival known(BankLine line, LineKey key, @Nullable UUID knownAs) {
+    return new Arrival(line, key, Standing.KNOWN, 0, knownAs, null, null);
   }
 
   /** Whether the line is kept, be it that somebody has to decide about it. */

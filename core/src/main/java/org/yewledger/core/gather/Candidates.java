@@ -23,6 +23,13 @@ final class Candidates {
   /** Within these days the amount alone tells the booked form, since banks change its text. */
   private static final int DAYS_PENDING_BY_AMOUNT = 5;
 
+  /**
+   * A known line was found for an arriving one.
+   *
+   * @param movement which, null if another arriving one is the same and has it
+   */
+  record Taken(@Nullable UUID movement) {}
+
   private record Identity(String identity, long amountMinor) {}
 
   private final LineSource source;
@@ -59,9 +66,9 @@ final class Candidates {
    * Identity and amount: a bank that gives two amounts one identity means two movements. Banks that
    * count anew with each statement use an identity again, so it counts within some days only.
    */
-  boolean takeByIdentity(LineKey key) {
+  @Nullable Taken takeByIdentity(LineKey key) {
     if (key.identity() == null) {
-      return false;
+      return null;
     }
     var identity = new Identity(key.identity(), key.amountMinor());
     var match =
@@ -69,35 +76,37 @@ final class Candidates {
             .filter(c -> daysApart(key, c) <= DAYS_PENDING)
             .min(Comparator.comparingLong(c -> daysApart(key, c)));
     if (match.isPresent()) {
-      taken.add(match.get().movement());
-      return true;
+      boolean isFirst = taken.add(match.get().movement());
+      return new Taken(isFirst ? match.get().movement() : null);
     }
     // The same identity twice in one file is the same line, listed twice.
-    return !seen.add(identity);
+    return seen.add(identity) ? null : new Taken(null);
   }
 
-  boolean takeByContent(LineKey key) {
+  @Nullable Taken takeByContent(LineKey key) {
     Deque<KnownLine> equals = byContent.get(key.content());
     if (equals == null) {
-      return false;
+      return null;
     }
     for (KnownLine candidate : equals) {
       if (isFree(candidate) && mayBe(key, candidate)) {
-        return taken.add(candidate.movement());
+        taken.add(candidate.movement());
+        return new Taken(candidate.movement());
       }
     }
-    return false;
+    return null;
   }
 
   /** The booked line that a pending one has become already: same amount and text, days later. */
-  boolean takeBookedFormOf(LineKey pending) {
-    return nearest(
+  @Nullable Taken takeBookedFormOf(LineKey pending) {
+    UUID booked =
+        nearest(
             pending,
             c ->
                 DAYS.between(pending.bookedOn(), c.key().bookedOn()) >= 0
                     && daysApart(pending, c) <= DAYS_PENDING
-                    && c.key().evenText().equals(pending.evenText()))
-        != null;
+                    && c.key().evenText().equals(pending.evenText()));
+    return booked == null ? null : new Taken(booked);
   }
 
   /** The pending line of which a booked one is the final form. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.Arrival.Standing;
+import org.yewledger.core.gather.Candidates.Taken;
 
 /**
  * Tells new lines from known ones, so that no line gets in twice however often files and feeds
@@ -62,17 +63,17 @@ public final class Duplicates {
     // All identities first: otherwise a line known by its text could take the place of another
     // that is known by its identity. Then all texts, before any doubt takes a line away.
     List<LineKey> keys = new Identities(arriving).keys();
-    var isKnown = new boolean[arriving.size()];
-    for (int i = 0; i < isKnown.length; i++) {
-      isKnown[i] = takeByIdentity(arriving.get(i), keys.get(i));
+    @Nullable Taken[] known = new @Nullable Taken[arriving.size()];
+    for (int i = 0; i < known.length; i++) {
+      known[i] = takeByIdentity(arriving.get(i), keys.get(i));
     }
-    for (int i = 0; i < isKnown.length; i++) {
-      isKnown[i] = isKnown[i] || takeByContent(arriving.get(i), keys.get(i));
+    for (int i = 0; i < known.length; i++) {
+      known[i] = known[i] != null ? known[i] : takeByContent(arriving.get(i), keys.get(i));
     }
     var replaces = new HashMap<Integer, UUID>();
     var standsAlone = new ArrayList<Integer>();
-    for (int i = 0; i < isKnown.length; i++) {
-      if (!isKnown[i] && !arriving.get(i).isPending()) {
+    for (int i = 0; i < known.length; i++) {
+      if (known[i] == null && !arriving.get(i).isPending()) {
         UUID pendingForm = pending.takePendingFormOf(keys.get(i));
         if (pendingForm == null) {
           standsAlone.add(i);
@@ -83,25 +84,27 @@ public final class Duplicates {
     }
     Map<Integer, UUID> doubts = Doubts.over(standsAlone, keys, booked);
     var arrivals = new ArrayList<Arrival>(arriving.size());
-    for (int i = 0; i < isKnown.length; i++) {
+    for (int i = 0; i < known.length; i++) {
       arrivals.add(
-          isKnown[i]
-              ? Arrival.known(arriving.get(i), keys.get(i))
+          known[i] != null
+              ? Arrival.known(arriving.get(i), keys.get(i), known[i].movement())
               : comingIn(arriving.get(i), keys.get(i), doubts.get(i), replaces.get(i)));
     }
     return arrivals;
   }
 
-  private boolean takeByIdentity(BankLine line, LineKey key) {
+  private @Nullable Taken takeByIdentity(BankLine line, LineKey key) {
     if (line.isPending()) {
-      return pending.takeByIdentity(key) || booked.hasIdentity(key);
+      Taken still = pending.takeByIdentity(key);
+      return still == null && booked.hasIdentity(key) ? new Taken(null) : still;
     }
     return booked.takeByIdentity(key);
   }
 
-  private boolean takeByContent(BankLine line, LineKey key) {
+  private @Nullable Taken takeByContent(BankLine line, LineKey key) {
     if (line.isPending()) {
-      return pending.takeByContent(key) || booked.takeBookedFormOf(key);
+      Taken still = pending.takeByContent(key);
+      return still == null ? booked.takeBookedFormOf(key) : still;
     }
     return booked.takeByContent(key);
   }
@@ -117,6 +120,7 @@ public final class Duplicates {
         key,
         doubtOver == null ? Standing.NEW : Standing.DOUBTFUL,
         ordinal,
+        null,
         doubtOver,
         replaces);
   }

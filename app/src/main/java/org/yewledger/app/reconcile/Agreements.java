@@ -1,0 +1,85 @@
+package org.yewledger.app.reconcile;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.reconcile.Reconciliation;
+
+/**
+ * What statements keep for ever: the lines that they have, and what was agreed when they were
+ * finished, as it was then.
+ */
+@Component
+@Transactional(propagation = Propagation.MANDATORY)
+class Agreements {
+  /** The version of the form in which postings are kept. */
+  private static final int FORM = 1;
+
+  private static final String AS_KEPT =
+      """
+      coalesce(jsonb_agg(jsonb_build_object('postingId', p.id, 'entryNo', e.no, 'date', p.date, 'payee', y.name,
+        'amountMinor', p.amount_minor) order by p.date, e.no, p.place), '[]')
+        from posting p
+        join entry e on e.household_id = p.household_id and e.id = p.entry_id
+        join payee y on y.household_id = e.household_id and y.id = e.payee_id
+       where p.household_id = :household and p.account_id = :account\
+      """;
+
+  private final JdbcClient jdbc;
+
+  Agreements(JdbcClient jdbc) {
+    this.jdbc = jdbc;
+  }
+
+  /** Keeps what is being agreed: the sum, the ticked postings, and what stays open. */
+  void keep(StatementEntity statement, Reconciliation sum) {
+    jdbc.sql(
+            """
+            insert into agreement
+            select :household, :statement, :opening, :in, :out, :closing, :form,
+                   (select %1$s and p.statement_id = :statement),
+                   (select %1$s and p.statement_id is null and p.date <= :day and e.origin <> 'OPENING')\
+            """
+                .formatted(AS_KEPT))
+        .param("household", SignedIn.now().householdId())
+        .param("account", statement.accountId())
+        .param("statement", statement.id())
+        .param("opening", sum.openingMinor())
+        .param("in", sum.inMinor())
+        .param("out", sum.outMinor())
+        .param("closing", sum.closingMinor())
+        .param("day", statement.closesOn())
+        .param("form", FORM)
+        .update();
+  }
+
+  /** What was agreed, as JSON in the form that was kept; empty if the statement is not finished. */
+  Optional<String> of(UUID statementId) {
+    return jdbc.sql(
+            """
+            select jsonb_build_object('form', form, 'opening', opening_minor, 'in', in_minor, 'out', out_minor,
+                                      'closing', closing_minor, 'postings', postings, 'stillOpen', still_open)::text
+              from agreement where household_id = ? and statement_id = ?\
+            """)
+        .params(SignedIn.now().householdId(), statementId)
+        .query(String.class)
+        .optional();
+  }
+
+  void keepLines(UUID statementId, List<UUID> lineIds) {
+    jdbc.sql("insert into statement_lines (household_id, statement_id, line_ids) values (?, ?, ?)")
+        .params(SignedIn.now().householdId(), statementId, lineIds.toArray(UUID[]::new))
+        .update();
+  }
+
+  void forgetLines(UUID statementId) {
+    jdbc.sql("delete from statement_lines where household_id = ? and statement_id = ?")
+        .params(SignedIn.now().householdId(), statementId)
+        .update();
+  }
+}
