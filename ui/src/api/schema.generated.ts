@@ -1433,7 +1433,7 @@ export interface components {
             facts: components["schemas"]["FactsJson"];
             group: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -1456,7 +1456,7 @@ export interface components {
             id: string;
             keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -1494,7 +1494,7 @@ export interface components {
             id: string;
             keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             on: string;
@@ -1868,7 +1868,7 @@ export interface components {
             id: string;
             keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -2473,7 +2473,7 @@ export interface components {
             /** Format: uuid */
             bookId: string;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
         };
         NewHouseholdJson: {
@@ -2633,7 +2633,7 @@ export interface components {
             /** Format: int64 */
             entryNo?: number;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -2965,7 +2965,7 @@ export interface components {
             currency: string;
             ending: string;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
             /**
              * Format: decimal

@@ -19,6 +19,7 @@ export const CLASS_NAMES = {
 export const KIND_NAMES: Record<Kind, string> = {
   CURRENT: 'current',
   SAVINGS: 'savings',
+  SET_ASIDE: 'set-aside',
   CASH: 'cash',
   PAYOUT: 'payout',
   INVESTMENT: 'investment',
@@ -58,6 +59,7 @@ export const KINDS_BY_HAND: Kind[] = [
 export const CLASS_OF: Record<Kind, keyof typeof CLASS_NAMES> = {
   CURRENT: 'ASSET',
   SAVINGS: 'ASSET',
+  SET_ASIDE: 'ASSET',
   CASH: 'ASSET',
   PAYOUT: 'ASSET',
   INVESTMENT: 'ASSET',

@@ -111,6 +111,12 @@ public class EveryViewTest extends BrowserTest {
     page.keyboard().press("Control+k");
     page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Find or do"))
         .fill("6650");
+    assertThat(
+            page.getByRole(AriaRole.OPTION)
+                .filter(
+                    new com.microsoft.playwright.Locator.FilterOptions().setHasText("Quillon Card"))
+                .first())
+        .isVisible();
     page.keyboard().press("Enter");
     assertThat(heading(page, "Quillon Card").first()).isVisible();
     page.keyboard().press("?");

@@ -45,22 +45,41 @@ public class TableFileTest extends BrowserTest {
     choose(
         page,
         "open.csv",
-        "Date;Text;Amount;Note\n03/04/2026;Ladder;-1.234;a\n05/06/2026;Paint;-2.345;b\n");
+        "Date;Text;Amount;Note\n03/04/2026;Ladder;12.34;a\n05/06/2026;Paint;23.45;b\n");
     page.getByLabel("For account").first().fill("Kestrel Current");
     assertThat(
             page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Kestrel Current")))
         .isVisible();
     page.keyboard().press("Enter");
     assertThat(page.getByLabel("Date order")).hasValue("");
-    assertThat(page.getByLabel("Decimal mark")).hasValue("");
+    assertThat(page.getByLabel("Sign of money out")).hasValue("");
     page.getByLabel("Meaning of Note").selectOption("REFERENCE");
     assertThat(page.getByLabel("Date order")).hasValue("");
-    page.getByLabel("Decimal mark").selectOption("COMMA");
-    assertThat(page.getByLabel("Decimal mark")).hasValue("COMMA");
+    page.getByLabel("Sign of money out").selectOption("OUT_IS_POSITIVE");
+    assertThat(page.getByLabel("Sign of money out")).hasValue("OUT_IS_POSITIVE");
     assertThat(page.getByLabel("Date order")).hasValue("");
     assertThat(button(page, "Take in")).isDisabled();
     page.getByLabel("Date order").selectOption("DAY_MONTH_YEAR");
     assertThat(page.getByLabel("Meaning of Note")).hasValue("REFERENCE");
+    assertThat(button(page, "Take in 2 lines")).isEnabled();
+  }
+
+  @Test
+  public void rowsThatAreNoLinesAreShownAndLeftOutWhenThePersonSaysSo() {
+    Page page = signedIn();
+    open(page, "/gather");
+    choose(
+        page,
+        "total.csv",
+        "Date;Text;Amount\n2026-09-04;Ladder;-12.34\n2026-09-05;Paint;-23.45\nTotal;;-35.79\n");
+    page.getByLabel("For account").first().fill("Kestrel Current");
+    assertThat(
+            page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Kestrel Current")))
+        .isVisible();
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Row 4")).isVisible();
+    assertThat(button(page, "Take in")).isDisabled();
+    button(page, "Leave it out").click();
     assertThat(button(page, "Take in 2 lines")).isEnabled();
   }
 
@@ -90,8 +109,7 @@ public class TableFileTest extends BrowserTest {
     Page page = signedIn();
     open(page, "/gather");
     choose(page, "letter.pdf", "%PDF-1.7 Dear customer");
-    assertThat(page.getByRole(AriaRole.ALERT))
-        .containsText("letter.pdf: This is no statement file that can be read");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("letter.pdf: This is a PDF");
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("Nothing was taken in");
     page.keyboard().press("Escape");
 

@@ -155,7 +155,7 @@ class AccountPageService {
   }
 
   private BankJson bankByFeed(Balance feed, Account account) {
-    long books = balances.of(account.id(), feed.on()).ownMinor();
+    long books = balances.whole(account.id(), feed.on()).ownMinor();
     return new BankJson(
         feed.on(),
         decimal(feed.amountMinor(), account),

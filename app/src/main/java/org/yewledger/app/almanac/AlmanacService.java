@@ -199,7 +199,7 @@ class AlmanacService {
     }
     Balance feed = page.feeds().get(account);
     if (feed != null) {
-      return new BankAndBooks(Source.FEED, feed, balances.of(account, feed.on()).ownMinor());
+      return new BankAndBooks(Source.FEED, feed, balances.whole(account, feed.on()).ownMinor());
     }
     long books = page.balances().getOrDefault(account, Position.EMPTY).ownMinor();
     return new BankAndBooks(Source.TO_COME, null, books);

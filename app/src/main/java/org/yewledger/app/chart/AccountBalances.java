@@ -10,6 +10,9 @@ public interface AccountBalances {
   /** By account; accounts without postings are missing. */
   Map<UUID, Position> at(LocalDate day);
 
-  /** Of one account. */
+  /** Of one account, without the set-asides in it. */
   Position of(UUID accountId, LocalDate day);
+
+  /** Of one account with the set-asides in it: what its bank sees. */
+  Position whole(UUID accountId, LocalDate day);
 }

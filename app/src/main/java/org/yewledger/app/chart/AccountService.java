@@ -67,8 +67,8 @@ public class AccountService {
     requireTaxRate(facts, named);
     if (parentId != null) {
       chart.account(parentId);
-      chart.tree().requireMove(named, parentId);
     }
+    chart.tree().requireMove(named, parentId);
     acts.begin(ActKind.ADD_ACCOUNT, "Added " + name);
     var row = new AccountEntity(named, parentId, facts, lastPlace(chart, named, parentId));
     entities.persist(row);

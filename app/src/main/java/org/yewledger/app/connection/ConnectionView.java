@@ -155,7 +155,7 @@ public class ConnectionView {
   private @Nullable Long booksMinor(ConnectedAccountEntity a) {
     UUID accountId = a.accountId();
     LocalDate on = a.bankOn();
-    return accountId == null || on == null ? null : (Long) balances.of(accountId, on).ownMinor();
+    return accountId == null || on == null ? null : (Long) balances.whole(accountId, on).ownMinor();
   }
 
   private static @Nullable BigDecimal decimal(@Nullable Long minor, ConnectedAccountEntity a) {

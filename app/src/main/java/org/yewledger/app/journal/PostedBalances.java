@@ -10,6 +10,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Position;
 
 /** What stands on the accounts: from kept totals, and for a begun month from its postings. */
@@ -19,10 +20,10 @@ class PostedBalances implements AccountBalances {
       """
       select account_id, sum(own)::bigint as own, sum(base)::bigint as base from (
         select account_id, debit_minor - credit_minor as own, debit_base_minor - credit_base_minor as base
-          from account_month where household_id = :household and month < :begun and (:any or account_id = :account)
+          from account_month where household_id = :household and month < :begun and (:any or account_id = any(:accounts))
         union all
         select account_id, amount_minor, base_minor
-          from posting where household_id = :household and date >= :begun and date <= :day and (:any or account_id = :account)
+          from posting where household_id = :household and date >= :begun and date <= :day and (:any or account_id = any(:accounts))
       ) all_of_them group by account_id\
       """;
 
@@ -35,7 +36,7 @@ class PostedBalances implements AccountBalances {
   @Override
   @Transactional(readOnly = true)
   public Map<UUID, Position> at(LocalDate day) {
-    return read(day, null);
+    return read(day, new UUID[0]);
   }
 
   @Override
@@ -44,15 +45,33 @@ class PostedBalances implements AccountBalances {
     return read(day, accountId).getOrDefault(accountId, Position.EMPTY);
   }
 
-  private Map<UUID, Position> read(
-      LocalDate day, @org.jspecify.annotations.Nullable UUID accountId) {
+  @Override
+  @Transactional(readOnly = true)
+  public Position whole(UUID accountId, LocalDate day) {
+    UUID[] whole =
+        jdbc.sql(
+                """
+                select id from account
+                 where household_id = :household and (id = :account or parent_id = :account and kind = :part)\
+                """)
+            .param("household", SignedIn.now().householdId())
+            .param("account", accountId)
+            .param("part", AccountKind.SET_ASIDE.name())
+            .query(UUID.class)
+            .list()
+            .toArray(UUID[]::new);
+    return read(day, whole).values().stream().reduce(Position.EMPTY, Position::plus);
+  }
+
+  /** Of some accounts, or of all where none is named. */
+  private Map<UUID, Position> read(LocalDate day, UUID... accounts) {
     var balances = new HashMap<UUID, Position>();
     jdbc.sql(AT)
         .param("household", SignedIn.now().householdId())
         .param("begun", Date.valueOf(day.plusDays(1).withDayOfMonth(1)))
         .param("day", Date.valueOf(day))
-        .param("any", accountId == null)
-        .param("account", accountId == null ? new UUID(0, 0) : accountId)
+        .param("any", accounts.length == 0)
+        .param("accounts", accounts)
         .query(row -> {
           balances.put(row.getObject(1, UUID.class), new Position(row.getLong(2), row.getLong(3)));
         });

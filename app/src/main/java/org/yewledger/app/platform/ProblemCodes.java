@@ -121,6 +121,7 @@ final class ProblemCodes {
           "second-factor-needed",
           "second-factor-on",
           "secret-unreadable",
+          "set-aside-where",
           "setup-unfinished",
           "sign-in-failed",
           "sign-in-paused",

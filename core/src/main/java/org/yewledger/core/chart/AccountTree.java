@@ -143,14 +143,17 @@ public final class AccountTree {
   }
 
   /**
-   * Checks that an account may stand in a group.
+   * Checks that an account may stand in a group; a set-aside, below an account at a bank.
    *
    * @param parentId null for the top of its book
-   * @throws Refusal {@code circle}, {@code parent-not-group}, {@code parent-other-book} or {@code
-   *     parent-other-class}
+   * @throws Refusal {@code circle}, {@code parent-not-group}, {@code parent-other-book}, {@code
+   *     parent-other-class} or {@code set-aside-where}
    */
   public void requireMove(Account account, @Nullable UUID parentId) {
     if (parentId == null) {
+      if (account.kind().isPart()) {
+        throw setAsideWhere(account);
+      }
       return;
     }
     Account parent = Objects.requireNonNull(byId.get(parentId)).account();
@@ -160,6 +163,10 @@ public final class AccountTree {
           "parentId",
           "%s stands in %s itself, so it cannot hold it. Choose a group outside of it."
               .formatted(parent.name(), account.name()));
+    }
+    if (account.kind().isPart()) {
+      requirePlace(account, parent);
+      return;
     }
     if (!parent.group()) {
       throw Refusal.ofField(
@@ -185,5 +192,24 @@ public final class AccountTree {
                   account.name(),
                   account.accountClass().singular()));
     }
+  }
+
+  private static void requirePlace(Account setAside, Account parent) {
+    boolean fits =
+        !parent.group()
+            && parent.kind().hasStatements()
+            && parent.bookId().equals(setAside.bookId())
+            && parent.currency().equals(setAside.currency());
+    if (!fits) {
+      throw setAsideWhere(setAside);
+    }
+  }
+
+  private static Refusal setAsideWhere(Account setAside) {
+    return Refusal.ofField(
+        "set-aside-where",
+        "parentId",
+        "%s is a set-aside: it stands below an account at a bank of the same book and currency."
+            .formatted(setAside.name()));
   }
 }

@@ -105,12 +105,24 @@ public record AccountUse(
     return Refusal.of(code, "%s still has %s, then close it.".formatted(account.name(), what));
   }
 
+  /** What stands below an account that is no group. */
+  private boolean hasSetAsides() {
+    return !account.group() && below > 0;
+  }
+
   /**
    * What a bank has sent lines or statements for stays an account at a bank.
    *
    * @throws Refusal {@code kind-of-bank-account}
    */
   public void requireKindFree(AccountKind wanted) {
+    if (account.kind().isPart() != wanted.isPart() || !wanted.hasStatements() && hasSetAsides()) {
+      throw Refusal.ofField(
+          "set-aside-where",
+          "kind",
+          "%s cannot become another kind: set-asides stand below accounts at a bank, and only there."
+              .formatted(account.name()));
+    }
     if (!wanted.hasStatements() && (bankLines > 0 || statements > 0 || feeds > 0)) {
       throw Refusal.ofField(
           "kind-of-bank-account",
@@ -124,7 +136,7 @@ public record AccountUse(
    * @throws Refusal {@code currency-of-used-account}
    */
   public void requireCurrencyFree() {
-    if (postings > 0 || bankLines > 0 || statements > 0) {
+    if (postings > 0 || bankLines > 0 || statements > 0 || hasSetAsides()) {
       throw Refusal.ofField(
           "currency-of-used-account",
           "currency",

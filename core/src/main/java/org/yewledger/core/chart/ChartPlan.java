@@ -206,10 +206,19 @@ public record ChartPlan(List<Planned> accounts) {
       }
     }
 
-    /** Each group has to be there, in the table or in the book, and be of the same class. */
+    /**
+     * Each group has to be there, in the table or in the book, and be of the same class. For a
+     * set-aside, the account at a bank that it is in stands in the place of the group.
+     */
     void requireGroups() {
       for (Planned p : planned.values()) {
-        if (p.group().isEmpty() || p.known() != null) {
+        if (p.known() != null) {
+          continue;
+        }
+        if (p.group().isEmpty()) {
+          if (p.kind().isPart()) {
+            wrong(p.row(), "group", "name the account that the set-aside is in.");
+          }
           continue;
         }
         Planned inTable = planned.get(key(p.group()));
@@ -218,6 +227,10 @@ public record ChartPlan(List<Planned> accounts) {
         boolean isGroup = inTable != null ? inTable.isGroup() : inBook != null && inBook.group();
         if (kind == null) {
           wrong(p.row(), "group", "there is no group %s.".formatted(p.group()));
+        } else if (p.kind().isPart()) {
+          if (isGroup || !kind.hasStatements()) {
+            wrong(p.row(), "group", "%s is not an account at a bank.".formatted(p.group()));
+          }
         } else if (!isGroup) {
           wrong(p.row(), "group", "%s is not a group.".formatted(p.group()));
         } else if (kind.accountClass() != p.kind().accountClass()) {

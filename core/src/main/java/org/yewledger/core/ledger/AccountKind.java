@@ -4,6 +4,8 @@ package org.yewledger.core.ledger;
 public enum AccountKind {
   CURRENT(AccountClass.ASSET, Use.AT_BANK),
   SAVINGS(AccountClass.ASSET, Use.AT_BANK),
+  /** Part of an account at a bank, put aside for a purpose: it stands below that account. */
+  SET_ASIDE(AccountClass.ASSET, Use.PART),
   CASH(AccountClass.ASSET, Use.OWN),
   /** What a shop or a payment service owes until it pays out. */
   PAYOUT(AccountClass.ASSET, Use.AT_BANK),
@@ -29,6 +31,7 @@ public enum AccountKind {
   private enum Use {
     AT_BANK,
     OWN,
+    PART,
     OTHER,
     BY_THE_CORE
   }
@@ -55,6 +58,11 @@ public enum AccountKind {
   /** Whether such accounts hold something of one's own: they begin with an opening balance. */
   public boolean hasOpeningBalance() {
     return use == Use.AT_BANK || use == Use.OWN;
+  }
+
+  /** Whether it is a part of the account above it, whose bank knows nothing of it. */
+  public boolean isPart() {
+    return use == Use.PART;
   }
 
   /** Whether the core makes and keeps it, one account of the kind in each book. */

@@ -12,6 +12,11 @@ import java.math.RoundingMode;
 public record Position(long ownMinor, long baseMinor) {
   public static final Position EMPTY = new Position(0, 0);
 
+  /** Both together, where both are in one currency of one book. */
+  public Position plus(Position other) {
+    return new Position(ownMinor + other.ownMinor, baseMinor + other.baseMinor);
+  }
+
   /** Whether this much can be given away out of what is there, on the same side. */
   public boolean covers(long amountMinor) {
     return Long.signum(ownMinor) == Long.signum(amountMinor)

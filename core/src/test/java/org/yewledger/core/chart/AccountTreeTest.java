@@ -54,6 +54,31 @@ public class AccountTreeTest {
   }
 
   @Test
+  public void aSetAsideStandsBelowAnAccountAtABankAndNowhereElse() {
+    Account holiday =
+        new Account(
+            UUID.randomUUID(),
+            BOOK,
+            "Holiday",
+            AccountKind.SET_ASIDE,
+            CurrencyUnit.EUR,
+            false,
+            null);
+    tree.requireMove(holiday, CURRENT.id());
+    for (UUID elsewhere : new UUID[] {null, food.id(), GROCERIES.id(), making.id()}) {
+      assertEquals(refusalOf(() -> tree.requireMove(holiday, elsewhere)), "set-aside-where");
+    }
+    Account dollars =
+        new Account(
+            UUID.randomUUID(), BOOK, "Trip", AccountKind.SET_ASIDE, CurrencyUnit.USD, false, null);
+    assertEquals(refusalOf(() -> tree.requireMove(dollars, CURRENT.id())), "set-aside-where");
+    var with =
+        new AccountTree(List.of(new Node(CURRENT, null, 0), new Node(holiday, CURRENT.id(), 0)));
+    long sum = with.rows(BOOK.id(), a -> a.equals(holiday) ? 300 : 1_000).getFirst().sum();
+    assertEquals(sum, 1_300);
+  }
+
+  @Test
   public void namesAreUniqueInTheirBookWhateverTheirCase() {
     assertEquals(refusalOf(() -> tree.requireName(BOOK.id(), " groceries ", null)), "name-taken");
     assertEquals(tree.requireName(BOOK.id(), "Groceries", GROCERIES.id()), "Groceries");
