@@ -75,8 +75,8 @@ public class ActReader {
              a.undoes,
              not exists (select 1 from act u where u.household_id = a.household_id and u.undoes = a.id
                and not exists (select 1 from act r where r.household_id = u.household_id and r.undoes = u.id)) as stands,
-             a.kind <> 'EARLIER' and exists (select 1 from act_change c
-               where c.household_id = a.household_id and c.act_id = a.id) as undoable
+             a.kind <> 'EARLIER' and (select true from act_change c
+               where c.household_id = a.household_id and c.act_id = a.id limit 1) is true as undoable
         from act a left join person p on p.id = a.person_id
        where a.household_id = :household\
       """;

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -103,8 +104,11 @@ public class EntryReader {
   public EntryViews byId(Collection<UUID> entryIds) {
     List<EntryEntity> rows =
         entities
-            .createQuery("from Entry where id in :ids", EntryEntity.class)
-            .setParameter("ids", entryIds)
+            .createNativeQuery(
+                "select * from entry where household_id = :household and id = any(:ids)",
+                EntryEntity.class)
+            .setParameter("household", SignedIn.now().householdId())
+            .setParameter("ids", Set.copyOf(entryIds).toArray(UUID[]::new))
             .getResultList();
     return new EntryViews(
         views(rows).stream().collect(Collectors.toMap(v -> v.entry().id(), Function.identity())));
@@ -116,13 +120,18 @@ public class EntryReader {
     Chart chart = charts.chart();
     Map<UUID, List<Row>> postings =
         entities
-            .createQuery(
+            .unwrap(Session.class)
+            .createNativeQuery(
                 """
-                select p, exists (select 1 from LineLink k where k.postingId = p.id) from Posting p
-                where p.entryId in :ids order by p.place\
+                select {p.*}, exists (select 1 from line_link k
+                         where k.household_id = p.household_id and k.posting_id = p.id) as at_bank
+                  from posting p where p.household_id = :household and p.entry_id = any(:ids) order by p.place\
                 """,
                 Object[].class)
-            .setParameter("ids", rows.stream().map(EntryEntity::id).toList())
+            .addEntity("p", PostingEntity.class)
+            .addScalar("at_bank", Boolean.class)
+            .setParameter("household", SignedIn.now().householdId())
+            .setParameter("ids", rows.stream().map(EntryEntity::id).toArray(UUID[]::new))
             .getResultStream()
             .map(Row::of)
             .collect(Collectors.groupingBy(row -> row.posting().entryId()));

@@ -40,6 +40,7 @@ public class StatementService {
   private final ChartService charts;
   private final AccountLocks locks;
   private final Agreements agreements;
+  private final Ticks ticks;
   private final Acts acts;
   private final Clock clock;
 
@@ -48,12 +49,14 @@ public class StatementService {
       ChartService charts,
       AccountLocks locks,
       Agreements agreements,
+      Ticks ticks,
       Acts acts,
       Clock clock) {
     this.entities = entities;
     this.charts = charts;
     this.locks = locks;
     this.agreements = agreements;
+    this.ticks = ticks;
     this.acts = acts;
     this.clock = clock;
   }
@@ -132,7 +135,8 @@ public class StatementService {
   /**
    * Ticks postings for a statement, or unticks them.
    *
-   * @throws Conflict if one is ticked for another statement
+   * @throws Conflict {@code ticked-elsewhere}
+   * @throws Refusal {@code after-statement}
    */
   @Transactional
   @ForBookkeepers
@@ -142,21 +146,9 @@ public class StatementService {
         ActKind.TICK,
         "%s %d in %s"
             .formatted(tick ? "Ticked" : "Unticked", postingIds.size(), inWords(statement)));
-    List<PostingEntity> postings = postings(postingIds, statement.accountId());
-    if (postings.size() < Set.copyOf(postingIds).size()) {
-      throw new NotFound("posting");
-    }
-    for (PostingEntity posting : postings) {
-      if (posting.statementId() != null && !posting.statementId().equals(id)) {
-        throw new Conflict("ticked-elsewhere", "The posting is ticked for another statement.");
-      }
-      if (posting.date().isAfter(statement.closesOn())) {
-        throw Refusal.of(
-            "after-statement",
-            "The posting is of %s, after the statement closes.".formatted(posting.date()));
-      }
-      posting.tickFor(tick ? id : null);
-    }
+    entities.flush();
+    ticks.tick(statement, Set.copyOf(postingIds), tick);
+    entities.clear();
   }
 
   /**
@@ -247,20 +239,6 @@ public class StatementService {
             .setParameter("account", account.id())
             .getSingleResult();
     return Objects.requireNonNullElse(sum, 0L);
-  }
-
-  private List<PostingEntity> postings(List<UUID> ids, UUID accountId) {
-    return entities
-        .createNativeQuery(
-            """
-            select * from posting where household_id = :household and id = any(:ids) and account_id = :account
-            order by id\
-            """,
-            PostingEntity.class)
-        .setParameter("household", SignedIn.now().householdId())
-        .setParameter("ids", ids.toArray(UUID[]::new))
-        .setParameter("account", accountId)
-        .getResultList();
   }
 
   private String inWords(StatementEntity statement) {

@@ -29,7 +29,8 @@ import org.yewledger.core.gather.Candidates.Taken;
  *
  * Every movement that is here is taken by one arriving line at most, by a line or by a copy of it.
  * Cost: linear in both lists, but for lines of one amount: those of one content are gone through
- * for each other, and doubts cost what {@link Doubts} says.
+ * for each other, lines that are still pending, which are few, for each new line, and doubts cost
+ * what {@link Doubts} says.
  */
 public final class Duplicates {
   private final Candidates booked;
