@@ -41,7 +41,7 @@ class JournalService {
       with hit as materialized (
         select id from entries_like(:pattern) id
         union select id from entry where household_id = :household and no = :no),
-      wanted as (
+      wanted as not materialized (
         select e.id, e.date, e.no from entry e
          where e.household_id = :household and e.date between :first and :last
            and (:anyText or e.id in (select id from hit))

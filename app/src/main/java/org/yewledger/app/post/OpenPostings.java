@@ -1,25 +1,18 @@
 package org.yewledger.app.post;
 
 import jakarta.persistence.EntityManager;
-import java.util.Arrays;
 import java.util.List;
+import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.post.OpenPosting;
 
 /** Postings that the waiting lines may stand for already. */
 @Component
 class OpenPostings {
-  private static final String[] AT_BANKS =
-      Arrays.stream(AccountKind.values())
-          .filter(AccountKind::hasStatements)
-          .map(Enum::name)
-          .toArray(String[]::new);
-
   private final EntityManager entities;
 
   OpenPostings(EntityManager entities) {
@@ -28,18 +21,19 @@ class OpenPostings {
 
   /** Which they are, in one short text; the same for the same postings. */
   @Transactional(readOnly = true)
-  String state() {
+  String state(Chart chart) {
     return entities
         .createNativeQuery(
             """
-            select count(*) || ',' || coalesce(sum(hashtextextended(p.id::text, p.version)), 0) from posting p
-             where p.household_id = :household and p.statement_id is null and p.amount_minor <> 0
-               and p.account_id in (select a.id from account a where a.household_id = :household and a.kind = any(:kinds))
+            select count(*) || ',' || coalesce(sum(hashtextextended(p.id::text, p.version)), 0)
+              from unnest(:accounts) a(id)
+              join posting p on p.household_id = :household and p.account_id = a.id and p.statement_id is null
+             where p.amount_minor <> 0
                and not exists (select 1 from line_link k where k.household_id = :household and k.posting_id = p.id)\
             """,
             String.class)
         .setParameter("household", SignedIn.now().householdId())
-        .setParameter("kinds", AT_BANKS)
+        .setParameter("accounts", chart.bankAccounts(null).map(Account::id).toArray(UUID[]::new))
         .getSingleResult()
         .toString();
   }

@@ -80,7 +80,7 @@ public class WaitingLines {
   private Proposed proposed(Chart chart) {
     UUID household = SignedIn.now().householdId();
     WaitingRows.Waiting waiting = rows.all();
-    String reasons = rules.state() + '/' + chart.state() + '/' + open.state();
+    String reasons = rules.state() + '/' + chart.state() + '/' + open.state(chart);
     String state = waiting.state() + '/' + reasons;
     Proposed known = kept.get(household);
     if (known == null || !known.state().equals(state)) {
