@@ -36,17 +36,21 @@ class JournalService {
   /** So many are counted; of more, it is only said that there are more. */
   static final int MOST_COUNTED = 1_000;
 
+  /** With a text, its few hits are looked up by their keys; without one, entries come by day. */
   private static final String NARROWED =
       """
-      with hit as materialized (
-        select id from entries_like(:pattern) id
-        union select id from entry where household_id = :household and no = :no),
-      wanted as not materialized (
-        select e.id, e.date, e.no from entry e
+      with %s wanted as not materialized (
+        select e.id, e.date, e.no from entry e %s
          where e.household_id = :household and e.date between :first and :last
-           and (:anyText or e.id in (select id from hit))
            and (:anyBook or exists (select 1 from posting p
                  where p.household_id = e.household_id and p.entry_id = e.id and p.book_id = :book)))
+      """;
+
+  private static final String HITS =
+      """
+      hit as materialized (
+        select id from entries_like(:pattern) id
+        union select id from entry where household_id = :household and no = :no),\
       """;
 
   private final EntityManager entities;
@@ -96,19 +100,27 @@ class JournalService {
     YearMonth month = filter.month();
     String text = filter.text().strip().toLowerCase(Locale.ROOT);
     String pattern = text.replace("!", "!!").replace("%", "!%").replace("_", "!_");
-    return entities
-        .unwrap(Session.class)
-        .createNativeQuery(NARROWED + sql, Object[].class)
-        .addEntity("e", EntryEntity.class)
-        .addScalar("how_many", Long.class)
-        .setParameter("household", SignedIn.now().householdId())
-        .setParameter("first", month == null ? LocalDate.of(1, 1, 1) : month.atDay(1))
-        .setParameter("last", month == null ? LocalDate.of(9999, 12, 31) : month.atEndOfMonth())
-        .setParameter("anyBook", filter.bookId() == null)
-        .setParameter("book", filter.bookId() == null ? new UUID(0, 0) : filter.bookId())
-        .setParameter("anyText", text.isEmpty())
-        .setParameter("pattern", text.isEmpty() ? "" : "%" + pattern + "%")
-        .setParameter("no", text.matches("\\d{1,15}") ? Long.parseLong(text) : -1L);
+    String narrowed =
+        text.isEmpty()
+            ? NARROWED.formatted("", "")
+            : NARROWED.formatted(HITS, "join hit on hit.id = e.id");
+    NativeQuery<Object[]> query =
+        entities
+            .unwrap(Session.class)
+            .createNativeQuery(narrowed + sql, Object[].class)
+            .addEntity("e", EntryEntity.class)
+            .addScalar("how_many", Long.class)
+            .setParameter("household", SignedIn.now().householdId())
+            .setParameter("first", month == null ? LocalDate.of(1, 1, 1) : month.atDay(1))
+            .setParameter("last", month == null ? LocalDate.of(9999, 12, 31) : month.atEndOfMonth())
+            .setParameter("anyBook", filter.bookId() == null)
+            .setParameter("book", filter.bookId() == null ? new UUID(0, 0) : filter.bookId());
+    if (!text.isEmpty()) {
+      query
+          .setParameter("pattern", "%" + pattern + "%")
+          .setParameter("no", text.matches("\\d{1,15}") ? Long.parseLong(text) : -1L);
+    }
+    return query;
   }
 
   private static EntryJson json(EntryView view) {
