@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { counted, figure, longDay, moment } from '@/parts/figures'
+import { counted, figure, inSentence, longDay, moment } from '@/parts/figures'
 import type { AccountPage } from './types'
 
 /** What is known of an account, as a list of facts. */
@@ -60,7 +60,7 @@ export function OpeningEntry({ page }: { page: AccountPage }) {
   )
   const equity = (
     <tr key="equity">
-      <td className={debit ? 'cr' : undefined}>{opening.equityName}</td>
+      <td className={debit ? 'cr whitespace-normal' : 'whitespace-normal'}>{opening.equityName}</td>
       <td className="n">{!debit && amount}</td>
       <td className="n">{debit && amount}</td>
     </tr>
@@ -120,7 +120,7 @@ export function AccountHistory({ page }: { page: AccountPage }) {
           <div key={h.at + h.what} className="contents">
             <dt>{moment(h.at)}</dt>
             <dd>
-              {h.what} <span className="qq">{h.who}</span>
+              {inSentence(h.what)} <span className="qq">{h.who}</span>
             </dd>
           </div>
         ))}

@@ -29,7 +29,7 @@ export function OpeningEntries({ openings }: { openings: Schemas['OpeningEntryJs
         )}
         {entry.rows.map((row) => (
           <tr key={row.name} className={row.name === 'Opening equity' ? 'added' : undefined}>
-            <td className={row.credit ? 'cr' : undefined}>{row.name}</td>
+            <td className={row.credit ? 'cr whitespace-normal' : 'whitespace-normal'}>{row.name}</td>
             <td className="n">{row.debit && figure(row.debit)}</td>
             <td className="n">{row.credit && figure(row.credit)}</td>
           </tr>
