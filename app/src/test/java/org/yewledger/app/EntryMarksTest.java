@@ -91,6 +91,15 @@ public class EntryMarksTest extends AppTest {
     assertEquals(payees.get(0).path("used").asInt(), 2);
   }
 
+  /** Capitals that Java and PostgreSQL make small differently. */
+  @Test
+  public void namesInAnyScriptAreFoundAgain() {
+    Household h = withLines("scripts");
+    JsonNode first = posted(h, "GREENGAGE MKT", "\u0130stanbul Stra\u00dfe \u03a3\u03a3");
+    JsonNode second = posted(h, "KIOSK 7", "\u0130stanbul Stra\u00dfe \u03a3\u03a3");
+    assertEquals(second.path("payeeId"), first.path("payeeId"));
+  }
+
   @Test
   public void aRenamedPayeeIsRenamedEverywhereAndUndoBringsTheNameBack() {
     Household h = withLines("rename");

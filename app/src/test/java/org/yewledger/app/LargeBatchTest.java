@@ -70,6 +70,7 @@ public class LargeBatchTest extends AppTest {
         insert into entry (household_id, id, no, date, payee_id, note, origin, made_at, made_by)
         select '%1$s', md5('lb-e' || n)::uuid, 1000 + n, date '2026-09-01' + n %% 30, (select id from payee where household_id = '%1$s' limit 1),
                '', 'BY_HAND', now(), '%1$s' from generate_series(1, %2$d) n;
+        analyze entry;
         insert into posting (household_id, id, entry_id, place, account_id, book_id, date, amount_minor, base_minor)
         select '%1$s', md5('lb-p' || n || side)::uuid, md5('lb-e' || n)::uuid, side,
                case side when 0 then '%3$s' else '%4$s' end::uuid, '%5$s', date '2026-09-01' + n %% 30,

@@ -100,7 +100,9 @@ public class EntryStore {
       stored.add(add(row, entry));
     }
     entities.flush();
-    tags.mark(stored.stream().map(s -> s.entry().id()).toList(), entries);
+    if (entries.stream().anyMatch(e -> !e.marks().tags().isEmpty())) {
+      tags.mark(stored.stream().map(s -> s.entry().id()).toList(), entries);
+    }
     return stored;
   }
 

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -46,14 +46,14 @@ class EntryTags {
   /** Gives stored entries the tags that their forms have, and takes others away. */
   void mark(List<UUID> entryIds, List<Entry> forms) {
     UUID household = SignedIn.now().householdId();
-    Map<String, String> wanted = new TreeMap<>();
+    Set<String> wanted = new TreeSet<>();
     var entries = new ArrayList<UUID>();
     var names = new ArrayList<String>();
     for (int i = 0; i < forms.size(); i++) {
       for (String tag : forms.get(i).marks().tags()) {
-        wanted.putIfAbsent(tag.toLowerCase(Locale.ROOT), tag);
+        wanted.add(tag);
         entries.add(entryIds.get(i));
-        names.add(tag.toLowerCase(Locale.ROOT));
+        names.add(tag);
       }
     }
     UUID[] of = entries.toArray(UUID[]::new);
@@ -62,25 +62,22 @@ class EntryTags {
             """
             delete from entry_tag e using tag t
              where e.household_id = ? and e.entry_id = any(?) and t.household_id = e.household_id and t.id = e.tag_id
-               and (e.entry_id, lower(t.name)) not in (select * from unnest(?, ?))\
+               and (e.entry_id, lower(t.name)) not in (select x.id, lower(x.name) from unnest(?, ?) as x(id, name))\
             """)
         .params(household, entryIds.toArray(UUID[]::new), of, keys)
         .update();
     if (wanted.isEmpty()) {
       return;
     }
-    wanted
-        .values()
-        .forEach(name ->
-            jdbc.sql(
-                    "insert into tag (household_id, id, name) values (?, ?, ?) on conflict do nothing")
-                .params(household, Ids.next(), name)
-                .update());
+    wanted.forEach(name ->
+        jdbc.sql("insert into tag (household_id, id, name) values (?, ?, ?) on conflict do nothing")
+            .params(household, Ids.next(), name)
+            .update());
     jdbc.sql(
             """
             insert into entry_tag (household_id, entry_id, tag_id)
             select t.household_id, x.entry_id, t.id from unnest(?, ?) as x(entry_id, name)
-              join tag t on t.household_id = ? and lower(t.name) = x.name
+              join tag t on t.household_id = ? and lower(t.name) = lower(x.name)
             on conflict do nothing\
             """)
         .params(of, keys, household)

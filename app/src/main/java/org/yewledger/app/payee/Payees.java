@@ -3,11 +3,11 @@ package org.yewledger.app.payee;
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
+import org.hibernate.Session;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -28,9 +28,9 @@ public class Payees {
   }
 
   /** Payees by names, as these were given. */
-  public record ByName(Map<String, PayeeEntity> byKey) {
+  public record ByName(Map<String, PayeeEntity> byName) {
     public PayeeEntity of(String name) {
-      PayeeEntity payee = byKey.get(key(name));
+      PayeeEntity payee = byName.get(name.strip());
       if (payee == null) {
         throw new IllegalArgumentException("was not asked for: " + name);
       }
@@ -40,40 +40,52 @@ public class Payees {
 
   /**
    * The payees of these names, whatever their case; a name that is new becomes a payee. Names are
-   * taken in one order, so that two at once with the same new names do not wait in a circle.
+   * taken in one order, so that two at once with the same new names do not wait in a circle. What
+   * counts as the same is for the database alone to say: its idea of case keeps names unique.
    */
   public ByName named(Collection<String> names) {
     UUID household = SignedIn.now().householdId();
-    Map<String, String> wanted = new TreeMap<>();
-    names.forEach(name -> wanted.putIfAbsent(key(name), name.strip()));
+    Set<String> wanted = new TreeSet<>();
+    names.forEach(name -> wanted.add(name.strip()));
+    Map<String, PayeeEntity> byName = found(household, wanted);
+    wanted.removeAll(byName.keySet());
+    if (!wanted.isEmpty()) {
+      add(household, wanted);
+      byName.putAll(found(household, wanted));
+    }
+    return new ByName(byName);
+  }
+
+  private void add(UUID household, Collection<String> names) {
     jdbc.sql(
             """
             insert into payee (household_id, id, name)
-            select ?, x.id, x.name from unnest(?, ?) with ordinality as x(id, name, at)
-             where not exists (select 1 from payee p where p.household_id = ? and lower(p.name) = lower(x.name))
-             order by x.at
+            select ?, x.id, x.name from unnest(?, ?) with ordinality as x(id, name, at) order by lower(x.name), x.at
             on conflict do nothing\
             """)
         .params(
             household,
-            wanted.keySet().stream().map(k -> Ids.next()).toArray(UUID[]::new),
-            wanted.values().toArray(String[]::new),
-            household)
+            names.stream().map(n -> Ids.next()).toArray(UUID[]::new),
+            names.toArray(String[]::new))
         .update();
-    List<PayeeEntity> found =
-        entities
-            .createNativeQuery(
-                "select * from payee where household_id = :household and lower(name) = any(:names)",
-                PayeeEntity.class)
-            .setParameter("household", household)
-            .setParameter("names", wanted.keySet().toArray(String[]::new))
-            .getResultList();
-    Map<String, PayeeEntity> byKey = new HashMap<>();
-    found.forEach(payee -> byKey.put(key(payee.name()), payee));
-    return new ByName(byKey);
   }
 
-  private static String key(String name) {
-    return name.strip().toLowerCase(Locale.ROOT);
+  private Map<String, PayeeEntity> found(UUID household, Collection<String> names) {
+    Map<String, PayeeEntity> byName = new HashMap<>();
+    entities
+        .unwrap(Session.class)
+        .createNativeQuery(
+            """
+            select x.name as given, {p.*} from unnest(:names) as x(name)
+              join payee p on p.household_id = :household and lower(p.name) = lower(x.name)\
+            """,
+            Object[].class)
+        .addScalar("given", String.class)
+        .addEntity("p", PayeeEntity.class)
+        .setParameter("household", household)
+        .setParameter("names", names.toArray(String[]::new))
+        .getResultList()
+        .forEach(row -> byName.put((String) row[0], (PayeeEntity) row[1]));
+    return byName;
   }
 }
