@@ -41,6 +41,7 @@ export function TableMapping({
     onLayout({ meanings: layout.meanings.map((m, i) => (i === column ? meaning : m)) })
   const standing = new Map(preview.parts.flatMap((p) => p.lines).map((l) => [l.sourceLine, l]))
   const breaks = new Map(table.breaks.map((b) => [b.line, b]))
+  const others = new Set(table.others.map((r) => r.line))
   const runs = layout.meanings.includes('BALANCE') && preview.parts.length > 0
   const required = (m: Meaning) => m === 'BOOKED_ON' || m === 'AMOUNT' || m === 'IN' || m === 'OUT'
 
@@ -114,11 +115,15 @@ export function TableMapping({
                   })}
                   <td className="n chk">{line && figure(line.amount)}</td>
                   <td className={line?.standing === 'DOUBTFUL' ? 'chk wait' : 'chk'}>
-                    {line && STANDINGS[line.standing]}
+                    {others.has(row.line) ? 'no line' : line && STANDINGS[line.standing]}
                   </td>
                   {runs && (
                     <td className={breaks.has(row.line) ? 'n chk apart' : 'n chk in'}>
-                      {breaks.has(row.line) ? figure(breaks.get(row.line)?.apart ?? '') : '='}
+                      {breaks.has(row.line)
+                        ? figure(breaks.get(row.line)?.apart ?? '')
+                        : others.has(row.line)
+                          ? ''
+                          : '='}
                     </td>
                   )}
                 </tr>
