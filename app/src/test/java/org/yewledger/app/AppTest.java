@@ -29,6 +29,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
 import tools.jackson.databind.JsonNode;
 
@@ -133,7 +134,12 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
           }
           entities.flush();
           entries.add(
-              List.of(Entry.opening(household.current(), 100_000, equity, ExchangeRates.NONE)));
+              List.of(
+                  Entry.opening(
+                      household.current(),
+                      Amount.ofMinor(100_000, CurrencyUnit.EUR),
+                      equity,
+                      ExchangeRates.NONE)));
         });
     return household;
   }

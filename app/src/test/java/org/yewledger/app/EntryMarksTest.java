@@ -325,9 +325,9 @@ public class EntryMarksTest extends AppTest {
     assertEquals(moved.status(), 200, moved.json().toString());
     var day = java.time.LocalDate.of(2026, 9, 30);
     assertEquals(
-        founding.as(h.owner(), () -> balances.of(h.current().id(), day)).ownMinor(), 95_180);
+        founding.as(h.owner(), () -> balances.of(h.current(), day)).amount().minor(), 95_180);
     assertEquals(
-        founding.as(h.owner(), () -> balances.whole(h.current().id(), day)).ownMinor(), 100_000);
+        founding.as(h.owner(), () -> balances.whole(h.current(), day)).amount().minor(), 100_000);
     assertEquals(
         h.api().post("/api/accounts/" + h.current().id() + "/close?version=0", "").problem(),
         "group-in-use");

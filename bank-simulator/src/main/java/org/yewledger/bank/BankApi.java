@@ -20,7 +20,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import org.yewledger.bank.Consents.Consent;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 
 /** The account-information interface of every bank. */
@@ -266,7 +266,8 @@ class BankApi {
 
   private static Money money(long minor, ChartAccount account) {
     return new Money(
-        account.currency().getCode(), Amounts.toDecimal(minor, account.currency()).toPlainString());
+        account.currency().getCode(),
+        Amount.ofMinor(minor, account.currency()).decimal().toPlainString());
   }
 
   private static String iban(ChartAccount account) {

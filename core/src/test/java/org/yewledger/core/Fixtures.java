@@ -11,6 +11,8 @@ import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.Position;
+import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRate;
 import org.yewledger.core.money.ExchangeRates;
 
@@ -67,7 +69,34 @@ public final class Fixtures {
     };
   }
 
-  public static final Ledger LEDGER = ledger(Position.EMPTY);
+  public static final Ledger LEDGER = ledger(dollars(0, 0));
+
+  public static Amount eur(long minor) {
+    return Amount.ofMinor(minor, CurrencyUnit.EUR);
+  }
+
+  public static Amount usd(long minor) {
+    return Amount.ofMinor(minor, CurrencyUnit.USD);
+  }
+
+  /** So many cents of dollars that the books value at so many cents of euros. */
+  public static Position dollars(long dollars, long euros) {
+    return new Position(usd(dollars), eur(euros));
+  }
+
+  /** A posting in minor units of the account's currency, which is that of its book. */
+  public static Posting posting(Account account, long amount) {
+    return new Posting(account, Amount.ofMinor(amount, account.currency()));
+  }
+
+  /** A posting in minor units of the account's currency and of its book's. */
+  public static Posting posting(Account account, long amount, long value) {
+    return new Posting(
+        account,
+        Amount.ofMinor(amount, account.currency()),
+        Amount.ofMinor(value, account.book().currency()),
+        "");
+  }
 
   public static ExchangeRate dollarsToEuros(String day, String rate) {
     return new ExchangeRate(

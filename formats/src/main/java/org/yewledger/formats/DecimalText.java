@@ -4,7 +4,7 @@ import java.math.BigDecimal;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.core.Refusal;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** Amounts as files write them. */
 public final class DecimalText {
@@ -62,7 +62,7 @@ public final class DecimalText {
   public static long toMinor(
       BigDecimal amount, String written, CurrencyUnit currency, int line, String field) {
     try {
-      return Amounts.toMinor(amount, currency);
+      return Amount.of(amount, currency).minor();
     } catch (Refusal e) {
       String reason =
           e.code().equals("amount-too-fine")

@@ -23,7 +23,7 @@ import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Duplicates;
 import org.yewledger.core.gather.KnownLine;
 import org.yewledger.core.gather.LineSource;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.camt.CamtReader;
 import org.yewledger.formats.camt.CamtWriter;
 import org.yewledger.formats.mt940.Mt940Reader;
@@ -173,7 +173,10 @@ public class MixedFormatsTest {
   }
 
   private static String decimal(long minor) {
-    return Amounts.toDecimal(Math.abs(minor), CurrencyUnit.EUR).toPlainString().replace('.', ',');
+    return Amount.ofMinor(Math.abs(minor), CurrencyUnit.EUR)
+        .decimal()
+        .toPlainString()
+        .replace('.', ',');
   }
 
   private static byte[] xlsx(BankStatement part, long opening) {

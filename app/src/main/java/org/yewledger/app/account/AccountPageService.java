@@ -33,7 +33,7 @@ import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Position;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.Reconciliation;
 import org.yewledger.core.rules.Rule;
 
@@ -76,8 +76,8 @@ class AccountPageService {
   AccountPageJson page(UUID id, LocalDate on) {
     Chart chart = charts.chart();
     Account account = chart.account(id);
-    Position position = balances.of(id, on);
-    long seen = account.kind().hasStatements() ? seenAtBank(id, on, position.ownMinor()) : 0;
+    Position position = balances.of(account, on);
+    long seen = account.kind().hasStatements() ? seenAtBank(id, on, position.amount().minor()) : 0;
     List<StatementOnPageJson> all =
         account.kind().hasStatements() ? statementsOf(account) : List.of();
     var book = account.book();
@@ -101,10 +101,10 @@ class AccountPageService {
         FactsJson.of(chart.facts(id), account.currency()),
         taxRate(chart.facts(id).taxRateId(), on),
         on,
-        decimal(position.ownMinor(), account),
-        Amounts.toDecimal(position.baseMinor(), book.currency()),
+        position.amount().decimal(),
+        position.value().decimal(),
         decimal(seen, account),
-        decimal(position.ownMinor() - seen, account),
+        decimal(position.amount().minor() - seen, account),
         bank(account, on),
         opening(account, chart),
         days(account, on),
@@ -149,13 +149,13 @@ class AccountPageService {
     Reconciliation sum = statements.reconciliation(statement);
     return new BankJson(
         statement.closesOn(),
-        decimal(sum.closingMinor(), account),
-        decimal(sum.tickedMinor(), account),
-        decimal(sum.differenceMinor(), account));
+        sum.closing().decimal(),
+        sum.ticked().decimal(),
+        sum.difference().decimal());
   }
 
   private BankJson bankByFeed(Balance feed, Account account) {
-    long books = balances.whole(account.id(), feed.on()).ownMinor();
+    long books = balances.whole(account, feed.on()).amount().minor();
     return new BankJson(
         feed.on(),
         decimal(feed.amountMinor(), account),
@@ -169,10 +169,11 @@ class AccountPageService {
             new StatementOnPageJson(
                 s.id(),
                 s.closesOn(),
-                decimal(s.closingMinor(), account),
+                s.closing(account.currency()).decimal(),
                 s.isFinished(),
                 decimal(
-                    s.isFinished() ? 0 : statements.reconciliation(s).differenceMinor(), account)))
+                    s.isFinished() ? 0 : statements.reconciliation(s).difference().minor(),
+                    account)))
         .toList();
   }
 
@@ -190,8 +191,8 @@ class AccountPageService {
     return new OpeningOnPageJson(
         opensOn.minusDays(1),
         opening.entryNo(),
-        decimal(opening.position().ownMinor(), account),
-        Amounts.toDecimal(opening.position().baseMinor(), account.book().currency()),
+        opening.position().amount().decimal(),
+        opening.position().value().decimal(),
         equity);
   }
 
@@ -199,7 +200,7 @@ class AccountPageService {
   private List<DayJson> days(Account account, LocalDate on) {
     LocalDate first = on.plusDays(1).minusYears(1);
     var days = new ArrayList<DayJson>();
-    long[] balance = {balances.of(account.id(), first.minusDays(1)).ownMinor()};
+    long[] balance = {balances.of(account, first.minusDays(1)).amount().minor()};
     if (account.opensOn() == null || account.opensOn().isBefore(first)) {
       days.add(new DayJson(first.minusDays(1), decimal(balance[0], account)));
     }
@@ -259,6 +260,6 @@ class AccountPageService {
   }
 
   private static BigDecimal decimal(long minor, Account account) {
-    return Amounts.toDecimal(minor, account.currency());
+    return Amount.ofMinor(minor, account.currency()).decimal();
   }
 }

@@ -17,6 +17,7 @@ import org.yewledger.app.reconcile.OpenStatements;
 import org.yewledger.app.reconcile.OpenStatements.Sums;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.AccountMonth;
 import org.yewledger.core.reconcile.MonthsOfAccounts;
 import org.yewledger.core.reconcile.Reconciliation;
@@ -61,9 +62,7 @@ class AccountStatements {
     /** A finished statement agrees by definition; its ticked balance is its closing balance. */
     Reconciliation reconciliation(StatementEntity statement) {
       Reconciliation sum = open.get(statement.id());
-      return sum != null
-          ? sum
-          : new Reconciliation(statement.closingMinor(), 0, 0, statement.closingMinor());
+      return sum != null ? sum : Reconciliation.agreed(statement.closing(account.currency()));
     }
 
     private Of with(List<StatementEntity> shown) {
@@ -80,7 +79,12 @@ class AccountStatements {
     return accounts.stream()
         .map(a -> {
           List<StatementEntity> own = byAccount.getOrDefault(a.id(), List.of());
-          return of(a, chart.tail(a.id()), own, sums, openings.getOrDefault(a.id(), 0L));
+          return of(
+              a,
+              chart.tail(a.id()),
+              own,
+              sums,
+              Amount.ofMinor(openings.getOrDefault(a.id(), 0L), a.currency()));
         })
         .toList();
   }
@@ -90,9 +94,9 @@ class AccountStatements {
       String tail,
       List<StatementEntity> own,
       Map<UUID, Sums> sums,
-      long openingMinor) {
-    List<StatementChain.Link> links = own.stream().map(StatementEntity::link).toList();
-    var chain = new StatementChain(account, openingMinor, links);
+      Amount opening) {
+    List<StatementChain.Link> links = own.stream().map(s -> s.link(account)).toList();
+    var chain = new StatementChain(account, opening, links);
     Map<UUID, Reconciliation> open = new HashMap<>();
     var states = new ArrayList<AccountMonth.Progress>();
     for (StatementEntity s : own) {
@@ -100,7 +104,8 @@ class AccountStatements {
       if (sum == null) {
         states.add(new AccountMonth.Progress(s.closesOn(), true, 0, 0));
       } else {
-        open.put(s.id(), sum.reconciliation(chain.openingMinor(s.closesOn()), s.closingMinor()));
+        open.put(
+            s.id(), sum.reconciliation(chain.opening(s.closesOn()), s.closing(account.currency())));
         states.add(sum.progress(s.closesOn()));
       }
     }

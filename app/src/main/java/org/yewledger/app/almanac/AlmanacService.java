@@ -31,7 +31,7 @@ import org.yewledger.app.setup.SetupService;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Position;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.AccountMonth;
 import org.yewledger.core.reconcile.AccountMonth.State;
 import org.yewledger.core.reconcile.MonthsOfAccounts;
@@ -194,14 +194,16 @@ class AlmanacService {
       Reconciliation sum = of.reconciliation(statement);
       return new BankAndBooks(
           statement.batchId() == null ? Source.PAPER : Source.FILE,
-          new Balance(statement.closesOn(), sum.closingMinor()),
-          sum.tickedMinor());
+          new Balance(statement.closesOn(), sum.closing().minor()),
+          sum.ticked().minor());
     }
     Balance feed = page.feeds().get(account);
     if (feed != null) {
-      return new BankAndBooks(Source.FEED, feed, balances.whole(account, feed.on()).ownMinor());
+      return new BankAndBooks(
+          Source.FEED, feed, balances.whole(of.account(), feed.on()).amount().minor());
     }
-    long books = page.balances().getOrDefault(account, Position.EMPTY).ownMinor();
+    long books =
+        page.balances().getOrDefault(account, Position.empty(of.account())).amount().minor();
     return new BankAndBooks(Source.TO_COME, null, books);
   }
 
@@ -210,7 +212,7 @@ class AlmanacService {
     StatementEntity statement = of.closingIn(month).orElse(null);
     BigDecimal difference =
         state.state() == State.IN_PROGRESS && statement != null
-            ? decimal(of.reconciliation(statement).differenceMinor(), of.account())
+            ? of.reconciliation(statement).difference().decimal()
             : null;
     return new CellJson(
         month,
@@ -227,6 +229,6 @@ class AlmanacService {
   }
 
   private static BigDecimal decimal(long minor, Account account) {
-    return Objects.requireNonNull(Amounts.toDecimal(minor, account.currency()));
+    return Objects.requireNonNull(Amount.ofMinor(minor, account.currency()).decimal());
   }
 }

@@ -16,7 +16,7 @@ import org.yewledger.app.connection.ConnectionView;
 import org.yewledger.app.post.WaitingCounts.Count;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.reconcile.AccountMonth;
 
@@ -105,13 +105,9 @@ class NextSteps {
     }
 
     private static NextJson reconcile(AccountStatements.Of of, StatementEntity statement) {
-      long difference = of.reconciliation(statement).differenceMinor();
+      Amount difference = of.reconciliation(statement).difference();
       return new NextJson(
-          Task.RECONCILE,
-          List.of(of.account().name()),
-          1,
-          statement.id(),
-          Amounts.toDecimal(difference, of.account().currency()));
+          Task.RECONCILE, List.of(of.account().name()), 1, statement.id(), difference.decimal());
     }
   }
 

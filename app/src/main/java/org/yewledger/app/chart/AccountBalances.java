@@ -3,6 +3,7 @@ package org.yewledger.app.chart;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.UUID;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Position;
 
 /** What stands on the accounts at the end of a day. The journal knows. */
@@ -11,8 +12,8 @@ public interface AccountBalances {
   Map<UUID, Position> at(LocalDate day);
 
   /** Of one account, without the set-asides in it. */
-  Position of(UUID accountId, LocalDate day);
+  Position of(Account account, LocalDate day);
 
   /** Of one account with the set-asides in it: what its bank sees. */
-  Position whole(UUID accountId, LocalDate day);
+  Position whole(Account account, LocalDate day);
 }

@@ -53,7 +53,7 @@ public class ChartService {
     Part part = usages.stream().map(u -> u.of(id)).reduce(Part.NONE, Part::and);
     return new AccountUse(
         account,
-        balances.of(id, EVER),
+        balances.of(account, EVER),
         part.postings(),
         part.firstEntry(),
         part.lines(),

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -19,7 +20,7 @@ import org.yewledger.core.chart.AccountTree;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.Position;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.TrialBalance;
 import org.yewledger.core.report.TrialBalance.AccountBalance;
 
@@ -40,12 +41,12 @@ class ChartViewService {
   private record Page(
       Chart chart,
       AccountTree tree,
-      Map<UUID, Long> ownSums,
+      Map<UUID, Amount> ownSums,
       Map<UUID, Position> positions,
       Map<UUID, LocalDate> agreed,
       Map<UUID, Integer> waiting) {
     Position position(Account account) {
-      return positions.getOrDefault(account.id(), Position.EMPTY);
+      return positions.getOrDefault(account.id(), Position.empty(account));
     }
 
     /**
@@ -55,7 +56,7 @@ class ChartViewService {
       CurrencyUnit currency = tree.commonCurrency(account.id()).orElse(base);
       return currency.equals(base)
           ? null
-          : Amounts.toDecimal(ownSums.getOrDefault(account.id(), 0L), currency);
+          : ownSums.getOrDefault(account.id(), Amount.zero(currency)).decimal();
     }
   }
 
@@ -76,15 +77,17 @@ class ChartViewService {
         day, page.chart().books(bookId).map(book -> book(book, page)).toList());
   }
 
-  private static Map<UUID, Long> ownSums(
+  /** In the currency of the account, or of all accounts of a group; others are missing. */
+  private static Map<UUID, Amount> ownSums(
       Chart chart, AccountTree tree, Map<UUID, Position> positions) {
-    Map<UUID, Long> sums = new HashMap<>();
+    Map<UUID, Amount> sums = new HashMap<>();
     chart
         .books()
         .flatMap(book ->
             tree
-                .rows(book.id(), a -> positions.getOrDefault(a.id(), Position.EMPTY).ownMinor())
+                .rows(book.id(), a -> positions.getOrDefault(a.id(), Position.empty(a)).amount())
                 .stream())
+        .filter(row -> row.sum() != null)
         .forEach(row -> sums.put(row.node().account().id(), row.sum()));
     return sums;
   }
@@ -92,20 +95,20 @@ class ChartViewService {
   private static BookChartJson book(BookEntity book, Page page) {
     CurrencyUnit currency = CurrencyUnit.of(book.currency());
     List<AccountTree.Row> rows =
-        page.tree().rows(book.id(), account -> page.position(account).baseMinor());
+        page.tree().rows(book.id(), account -> page.position(account).value());
     List<AccountBalance> leaves =
         page.chart()
             .accountsOf(book.id())
-            .map(a -> new AccountBalance(a, page.position(a).baseMinor()))
+            .map(a -> new AccountBalance(a, page.position(a).value()))
             .toList();
-    TrialBalance trial = TrialBalance.of(leaves);
+    TrialBalance trial = TrialBalance.of(currency, leaves);
     return new BookChartJson(
         book.id(),
         book.name(),
         book.currency(),
         (int) leaves.stream().filter(b -> !b.account().group()).count(),
-        Amounts.toDecimal(trial.debitMinor(), currency),
-        Amounts.toDecimal(trial.creditMinor(), currency),
+        trial.debit().decimal(),
+        trial.credit().decimal(),
         Arrays.stream(AccountClass.values()).map(c -> ofClass(c, rows, page, currency)).toList());
   }
 
@@ -113,16 +116,24 @@ class ChartViewService {
       AccountClass accountClass, List<AccountTree.Row> rows, Page page, CurrencyUnit currency) {
     List<AccountTree.Row> own =
         rows.stream().filter(r -> r.node().account().accountClass() == accountClass).toList();
-    long sum = own.stream().filter(r -> r.depth() == 0).mapToLong(AccountTree.Row::sum).sum();
+    Amount sum =
+        Amount.sum(
+            currency,
+            own.stream()
+                .filter(r -> r.depth() == 0)
+                .map(AccountTree.Row::sum)
+                .filter(Objects::nonNull)
+                .toList());
     return new ClassJson(
         accountClass,
-        side(sum, currency),
-        side(-sum, currency),
+        side(sum),
+        side(sum.negated()),
         own.stream().map(r -> row(r, page, currency)).toList());
   }
 
   private static ChartRowJson row(AccountTree.Row row, Page page, CurrencyUnit currency) {
     Account account = row.node().account();
+    Amount sum = Objects.requireNonNullElse(row.sum(), Amount.zero(currency));
     AccountEntity stored = page.chart().row(account.id());
     return new ChartRowJson(
         account.id(),
@@ -138,15 +149,15 @@ class ChartViewService {
         stored.facts().pinned(),
         page.tree().commonCurrency(account.id()).orElse(currency).getCode(),
         page.own(account, currency),
-        side(row.sum(), currency),
-        side(-row.sum(), currency),
+        side(sum),
+        side(sum.negated()),
         account.opensOn(),
         account.closedOn(),
         page.agreed().get(account.id()),
         page.waiting().getOrDefault(account.id(), 0));
   }
 
-  private static @Nullable BigDecimal side(long minor, CurrencyUnit currency) {
-    return minor > 0 ? Amounts.toDecimal(minor, currency) : null;
+  private static @Nullable BigDecimal side(Amount sum) {
+    return sum.sign() > 0 ? sum.decimal() : null;
   }
 }

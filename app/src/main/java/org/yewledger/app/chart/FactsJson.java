@@ -6,7 +6,7 @@ import java.math.BigDecimal;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** What is known of an account; texts are empty where nothing is said. */
 public record FactsJson(
@@ -31,7 +31,9 @@ public record FactsJson(
         f.contact(),
         f.notes(),
         f.pinned(),
-        f.creditLimitMinor() == null ? null : Amounts.toDecimal(f.creditLimitMinor(), currency),
+        f.creditLimitMinor() == null
+            ? null
+            : Amount.ofMinor(f.creditLimitMinor(), currency).decimal(),
         f.interestRate() == null ? null : f.interestRate().stripTrailingZeros(),
         f.taxRateId(),
         f.taxFormLine());
@@ -46,7 +48,7 @@ public record FactsJson(
         contact.strip(),
         notes.strip(),
         pinned,
-        creditLimit == null ? null : Amounts.toMinor(creditLimit, currency),
+        creditLimit == null ? null : Amount.of(creditLimit, currency).minor(),
         interestRate,
         taxRateId,
         taxFormLine.strip());

@@ -21,7 +21,7 @@ import org.yewledger.app.connection.ConnectionJson.ConnectedAccountJson;
 import org.yewledger.app.connection.ConnectionJson.ConnectionDetailsJson;
 import org.yewledger.app.connection.ConnectionJson.ScheduleJson;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** Connections as a person sees them: health, progress, and what bank and books say. */
 @Component
@@ -101,7 +101,9 @@ public class ConnectionView {
     Account account = accountId == null ? null : chart.account(accountId);
     Account suggested = account != null ? account : suggested(a, chart);
     LocalDate earliest = connections.today().minusDays(connection.historyDays());
-    Long books = booksMinor(a);
+    LocalDate on = a.bankOn();
+    Long books =
+        account == null || on == null ? null : (Long) balances.whole(account, on).amount().minor();
     Long bank = a.bankMinor();
     return new ConnectedAccountJson(
         a.id(),
@@ -152,13 +154,7 @@ public class ConnectionView {
     return alike.size() == 1 ? alike.getFirst() : null;
   }
 
-  private @Nullable Long booksMinor(ConnectedAccountEntity a) {
-    UUID accountId = a.accountId();
-    LocalDate on = a.bankOn();
-    return accountId == null || on == null ? null : (Long) balances.whole(accountId, on).ownMinor();
-  }
-
   private static @Nullable BigDecimal decimal(@Nullable Long minor, ConnectedAccountEntity a) {
-    return minor == null ? null : Amounts.toDecimal(minor, a.currency());
+    return minor == null ? null : Amount.ofMinor(minor, a.currency()).decimal();
   }
 }

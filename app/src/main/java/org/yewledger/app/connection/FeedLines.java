@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.LineDetail;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.Details;
 import org.yewledger.formats.Excerpt;
 
@@ -91,7 +91,7 @@ final class FeedLines {
       throw fault("The bank sends %s for an amount.".formatted(Excerpt.of(money.amount())));
     }
     try {
-      return Amounts.toMinor(new BigDecimal(money.amount()), currency);
+      return Amount.of(new BigDecimal(money.amount()), currency).minor();
     } catch (Refusal e) {
       throw fault("The bank sends an amount that cannot be: " + e.getMessage());
     }

@@ -31,6 +31,7 @@ import org.yewledger.core.gather.Days;
 import org.yewledger.core.gather.FeedSchedule;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
 
 /**
  * Fetches the lines of one connected account. All pages are read first, with their count kept for
@@ -216,7 +217,9 @@ class SyncService {
       openings.set(
           List.of(
               new OpeningService.Wanted(
-                  run.accountId(), run.startOn(), balance.amountMinor() - lines)));
+                  run.accountId(),
+                  run.startOn(),
+                  Amount.ofMinor(balance.amountMinor() - lines, connected.currency()))));
       entities.flush();
       entities.clear();
       connected = entities.find(ConnectedAccountEntity.class, run.connectedId());

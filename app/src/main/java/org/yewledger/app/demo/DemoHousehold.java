@@ -28,6 +28,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.Words;
@@ -125,7 +126,10 @@ class DemoHousehold implements ApplicationRunner {
         entries.add(
             List.of(
                 Entry.opening(
-                    chart.account(a.name()), a.openingMinor(), equity, ExchangeRates.NONE)));
+                    chart.account(a.name()),
+                    Amount.ofMinor(a.openingMinor(), chart.account(a.name()).currency()),
+                    equity,
+                    ExchangeRates.NONE)));
       }
     }
   }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.bankline.BankLineEntity;
@@ -31,6 +32,7 @@ import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Ledger;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.reconcile.StatementFigures;
 import org.yewledger.demo.AldercottChart;
@@ -132,19 +134,25 @@ class DemoMonths {
     return new BatchEntity.Origin(file, format, gatheredAt, SignedIn.now().personId());
   }
 
+  private static @Nullable Amount other(Happening.Share share, DemoChart chart) {
+    return share.otherMinor() == 0
+        ? null
+        : Amount.ofMinor(share.otherMinor(), chart.account(share.account()).currency());
+  }
+
   private void post(Happening happening, DemoChart chart, Ledger ledger, Map<Line, UUID> lines) {
     BankLineEntity line = entities.find(BankLineEntity.class, lines.get(happening.line()));
+    Account bank = chart.account(happening.line().account());
     var parts =
         happening.shares().stream()
             .map(s ->
                 new Booking.Part(
                     chart.account(s.account()),
-                    s.amountMinor(),
+                    Amount.ofMinor(s.amountMinor(), bank.currency()),
                     s.note(),
-                    s.otherMinor() == 0 ? null : s.otherMinor()))
+                    other(s, chart)))
             .toList();
     var booking = new Booking(happening.payee(), happening.note(), parts);
-    Account bank = chart.account(happening.line().account());
     Booking.Booked booked = booking.entryFor(bank, line.toBankLine(), ledger);
     EntryStore.Stored stored = entries.add(List.of(booked.entry())).getFirst();
     int bankPosting = booked.bankPosting();

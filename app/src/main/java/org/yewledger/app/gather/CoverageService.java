@@ -24,7 +24,7 @@ import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** Which days of a month are here, by which batch, and what is still to come. */
 @Service
@@ -210,8 +210,10 @@ class CoverageService {
         b.gatheredAt(),
         b.firstDay(),
         b.lastDay(),
-        opening == null ? null : Amounts.toDecimal(opening, account.currency()),
-        closing == null ? null : Amounts.toDecimal(closing.amountMinor(), account.currency()),
+        opening == null ? null : Amount.ofMinor(opening, account.currency()).decimal(),
+        closing == null
+            ? null
+            : Amount.ofMinor(closing.amountMinor(), account.currency()).decimal(),
         b.newLines(),
         b.knownLines(),
         b.doubtfulLines(),

@@ -33,7 +33,7 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** Lines that may be others once more: shown side by side, decided by a person. */
 @Service
@@ -130,7 +130,7 @@ class DoubtService {
         account.name(),
         chart.tail(account.id()),
         account.currency().getCode(),
-        Amounts.toDecimal(a.amountMinor(), account.currency()),
+        Amount.ofMinor(a.amountMinor(), account.currency()).decimal(),
         side(arrived, booked.get(arrived.id())),
         side(here, booked.get(here.id())),
         (int) Math.abs(a.bookedOn().toEpochDay() - b.bookedOn().toEpochDay()),

@@ -20,7 +20,7 @@ import org.yewledger.core.gather.Gathering;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.gather.RunningBalance;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.table.Table;
 
@@ -118,10 +118,10 @@ record FilePreviewJson(
         RunningBalance.Break b, int line, Account account) {
       return new BalanceBreakJson(
           line,
-          Amounts.toDecimal(b.beforeMinor(), account.currency()),
-          Amounts.toDecimal(b.amountMinor(), account.currency()),
-          Amounts.toDecimal(b.saidMinor(), account.currency()),
-          Amounts.toDecimal(b.apartMinor(), account.currency()));
+          Amount.ofMinor(b.beforeMinor(), account.currency()).decimal(),
+          Amount.ofMinor(b.amountMinor(), account.currency()).decimal(),
+          Amount.ofMinor(b.saidMinor(), account.currency()).decimal(),
+          Amount.ofMinor(b.apartMinor(), account.currency()).decimal());
     }
   }
 
@@ -138,7 +138,7 @@ record FilePreviewJson(
       return new ArrivalJson(
           line.sourceLine(),
           line.bookedOn(),
-          Amounts.toDecimal(line.amountMinor(), account.currency()),
+          Amount.ofMinor(line.amountMinor(), account.currency()).decimal(),
           line.text(),
           line.reference(),
           arrival.standing(),
@@ -151,7 +151,7 @@ record FilePreviewJson(
       return balance == null
           ? null
           : new FileBalanceJson(
-              balance.on(), Amounts.toDecimal(balance.amountMinor(), statement.currency()));
+              balance.on(), Amount.ofMinor(balance.amountMinor(), statement.currency()).decimal());
     }
   }
 
@@ -183,7 +183,7 @@ record FilePreviewJson(
           d.inWords(file.currency()),
           d.kind() == Discrepancy.Kind.COUNT
               ? BigDecimal.valueOf(d.apartMinor())
-              : Amounts.toDecimal(d.apartMinor(), file.currency()));
+              : Amount.ofMinor(d.apartMinor(), file.currency()).decimal());
     }
   }
 
@@ -232,7 +232,7 @@ record FilePreviewJson(
           count(gathering, Standing.DOUBTFUL),
           days == null ? null : days.first(),
           days == null ? null : days.last(),
-          opening == null ? null : Amounts.toDecimal(opening, file.currency()),
+          opening == null ? null : Amount.ofMinor(opening, file.currency()).decimal(),
           FileBalanceJson.of(file.closing(), file),
           part.makesStatement(),
           file.discrepancies().stream().map(d -> DiscrepancyJson.of(d, file)).toList(),

@@ -40,6 +40,7 @@ import org.yewledger.core.gather.Gathering;
 import org.yewledger.core.gather.KnownLine;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.StatementFigures;
 
 /** Shows what statement files would bring, and takes files and feeds in. */
@@ -284,7 +285,7 @@ public class GatherService {
   }
 
   /** A file that reaches back into the statement before says nothing of where this one opens. */
-  private @Nullable Long openingSaid(Account account, BankStatement file, LocalDate closesOn) {
+  private @Nullable Amount openingSaid(Account account, BankStatement file, LocalDate closesOn) {
     LocalDate firstDay = file.firstDay();
     boolean overlaps =
         firstDay == null
@@ -293,7 +294,8 @@ public class GatherService {
                 .before(closesOn)
                 .filter(link -> !firstDay.isAfter(link.closesOn()))
                 .isPresent();
-    return overlaps ? null : file.openingMinor();
+    Long opening = file.openingMinor();
+    return overlaps || opening == null ? null : Amount.ofMinor(opening, account.currency());
   }
 
   private List<KnownLine> known(Account account, BankStatement file) {

@@ -69,7 +69,7 @@ class LineExportService {
     Account account = chart.account(accountId);
     List<BankLine> all = lines(accountId, to);
     long opening =
-        statements.chain(account).openingBalanceMinor()
+        statements.chain(account).openingBalance().minor()
             + all.stream()
                 .filter(l -> from != null && l.bookedOn().isBefore(from))
                 .mapToLong(BankLine::amountMinor)

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Posting;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /**
  * An entry's postings in one of the books that it touches, debits before credits.
@@ -36,6 +36,6 @@ public record BookPostingsJson(
             .sorted(Comparator.comparing(p -> !p.isDebit()))
             .map(PostingJson::of)
             .toList(),
-        Amounts.toDecimal(postings.stream().mapToLong(Posting::debitMinor).sum(), book.currency()));
+        Amount.sum(book.currency(), postings.stream().map(Posting::debit).toList()).decimal());
   }
 }

@@ -160,7 +160,7 @@ public class EntryReader {
     Account account = chart.account(p.accountId());
     return new PostingView(
         p.id(),
-        new Posting(account, p.amountMinor(), p.baseMinor(), p.note(), p.tax()),
+        p.toPosting(account),
         PostingState.of(row.atBank(), p.statementId() != null, day != null && day.isFinished()));
   }
 

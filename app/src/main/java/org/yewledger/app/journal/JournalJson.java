@@ -18,7 +18,7 @@ import org.yewledger.core.ledger.Draft;
 import org.yewledger.core.ledger.Marks;
 import org.yewledger.core.ledger.Method;
 import org.yewledger.core.ledger.PostingTax;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.reconcile.PostingState;
 
@@ -36,10 +36,7 @@ final class JournalJson {
     Draft.Line toLine(Chart chart) {
       Account account = chart.account(accountId);
       return new Draft.Line(
-          account,
-          Amounts.toMinor(amount, account.currency()),
-          note == null ? "" : note.strip(),
-          tax());
+          account, Amount.of(amount, account.currency()), note == null ? "" : note.strip(), tax());
     }
 
     private @Nullable PostingTax tax() {

@@ -21,7 +21,6 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Posting;
-import org.yewledger.core.money.Amounts;
 import org.yewledger.core.reconcile.PostingState;
 import org.yewledger.core.report.Movement;
 
@@ -31,7 +30,13 @@ class JournalService {
   private static final int PAGE = 100;
 
   /** What is looked for; null or empty parts do not narrow it. */
-  record Filter(@Nullable UUID bookId, @Nullable YearMonth month, String text) {}
+  record Filter(@Nullable UUID bookId, @Nullable YearMonth month, String text) {
+    private LocalDate last() {
+      return month == null ? PageKey.START.date() : month.atEndOfMonth();
+    }
+  }
+
+  private static final UUID NO_BOOK = new UUID(0, 0);
 
   /** So many are counted; of more, it is only said that there are more. */
   static final int MOST_COUNTED = 1_000;
@@ -41,15 +46,16 @@ class JournalService {
       """
       with %s wanted as not materialized (
         select e.id, e.date, e.no from entry e %s
-         where e.household_id = :household and e.date between :first and :last
-           and (:anyBook or exists (select 1 from posting p
+         where e.household_id = :household and e.date between :first and :date
+           and (:book = :noBook or exists (select 1 from posting p
                  where p.household_id = e.household_id and p.entry_id = e.id and p.book_id = :book)))
       """;
 
   private static final String HITS =
       """
       hit as materialized (
-        select id from entries_like(:pattern) id
+        select id from entries_like(
+          :pattern, nullif(:book, :noBook), :first, :date, :before, :most) id
         union select id from entry where household_id = :household and no = :no),\
       """;
 
@@ -62,7 +68,8 @@ class JournalService {
   }
 
   @Transactional(readOnly = true)
-  JournalPageJson page(Filter filter, PageKey after) {
+  JournalPageJson page(Filter filter, PageKey key) {
+    PageKey after = key.notAfter(filter.last());
     List<Object[]> found =
         narrowed(
                 """
@@ -112,9 +119,8 @@ class JournalService {
             .addScalar("how_many", Long.class)
             .setParameter("household", SignedIn.now().householdId())
             .setParameter("first", month == null ? LocalDate.of(1, 1, 1) : month.atDay(1))
-            .setParameter("last", month == null ? LocalDate.of(9999, 12, 31) : month.atEndOfMonth())
-            .setParameter("anyBook", filter.bookId() == null)
-            .setParameter("book", filter.bookId() == null ? new UUID(0, 0) : filter.bookId());
+            .setParameter("book", filter.bookId() == null ? NO_BOOK : filter.bookId())
+            .setParameter("noBook", NO_BOOK);
     if (!text.isEmpty()) {
       query
           .setParameter("pattern", "%" + pattern + "%")
@@ -146,9 +152,9 @@ class JournalService {
         e.ruleId(),
         e.countersId(),
         e.counters(),
-        Amounts.toDecimal(movement.amountMinor(), movement.currency()),
+        movement.amount().decimal(),
         movement.transfer(),
-        movement.currency().getCode(),
+        movement.amount().currency().getCode(),
         side(credits),
         side(debits),
         state(view),

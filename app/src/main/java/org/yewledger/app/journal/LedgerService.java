@@ -46,7 +46,7 @@ public class LedgerService {
 
       @Override
       public Position position(Account account, LocalDate day) {
-        return balances.of(account.id(), day);
+        return balances.of(account, day);
       }
 
       @Override

@@ -33,6 +33,11 @@ record PageKey(LocalDate date, long no, int place) {
     }
   }
 
+  /** The place after the whole of a day, or this one where it is earlier. */
+  PageKey notAfter(LocalDate day) {
+    return date.isAfter(day) ? new PageKey(day, Long.MAX_VALUE, Integer.MAX_VALUE) : this;
+  }
+
   @Override
   public String toString() {
     return date + "_" + no + "_" + place;

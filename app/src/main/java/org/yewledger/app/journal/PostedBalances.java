@@ -5,26 +5,32 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
+import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Position;
+import org.yewledger.core.money.Amount;
 
 /** What stands on the accounts: from kept totals, and for a begun month from its postings. */
 @Component
 class PostedBalances implements AccountBalances {
   private static final String AT =
       """
-      select account_id, sum(own)::bigint as own, sum(base)::bigint as base from (
+      select t.account_id, sum(t.own)::bigint, sum(t.base)::bigint, a.currency, b.currency from (
         select account_id, debit_minor - credit_minor as own, debit_base_minor - credit_base_minor as base
           from account_month where household_id = :household and month < :begun and (:any or account_id = any(:accounts))
         union all
         select account_id, amount_minor, base_minor
           from posting where household_id = :household and date >= :begun and date <= :day and (:any or account_id = any(:accounts))
-      ) all_of_them group by account_id\
+      ) t
+      join account a on a.household_id = :household and a.id = t.account_id
+      join book b on b.household_id = :household and b.id = a.book_id
+      group by t.account_id, a.currency, b.currency\
       """;
 
   private final JdbcClient jdbc;
@@ -41,13 +47,13 @@ class PostedBalances implements AccountBalances {
 
   @Override
   @Transactional(readOnly = true)
-  public Position of(UUID accountId, LocalDate day) {
-    return read(day, accountId).getOrDefault(accountId, Position.EMPTY);
+  public Position of(Account account, LocalDate day) {
+    return read(day, account.id()).getOrDefault(account.id(), Position.empty(account));
   }
 
   @Override
   @Transactional(readOnly = true)
-  public Position whole(UUID accountId, LocalDate day) {
+  public Position whole(Account account, LocalDate day) {
     UUID[] whole =
         jdbc.sql(
                 """
@@ -55,12 +61,12 @@ class PostedBalances implements AccountBalances {
                  where household_id = :household and (id = :account or parent_id = :account and kind = :part)\
                 """)
             .param("household", SignedIn.now().householdId())
-            .param("account", accountId)
+            .param("account", account.id())
             .param("part", AccountKind.SET_ASIDE.name())
             .query(UUID.class)
             .list()
             .toArray(UUID[]::new);
-    return read(day, whole).values().stream().reduce(Position.EMPTY, Position::plus);
+    return read(day, whole).values().stream().reduce(Position.empty(account), Position::plus);
   }
 
   /** Of some accounts, or of all where none is named. */
@@ -73,7 +79,11 @@ class PostedBalances implements AccountBalances {
         .param("any", accounts.length == 0)
         .param("accounts", accounts)
         .query(row -> {
-          balances.put(row.getObject(1, UUID.class), new Position(row.getLong(2), row.getLong(3)));
+          balances.put(
+              row.getObject(1, UUID.class),
+              new Position(
+                  Amount.ofMinor(row.getLong(2), CurrencyUnit.of(row.getString(4))),
+                  Amount.ofMinor(row.getLong(3), CurrencyUnit.of(row.getString(5)))));
         });
     return balances;
   }

@@ -10,8 +10,10 @@ import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.ledger.PostingTax;
+import org.yewledger.core.money.Amount;
 
 /**
  * A posting as stored: its facts never change, only what the bank confirmed of it: the bank line
@@ -48,8 +50,8 @@ public class PostingEntity {
     this.accountId = posting.account().id();
     this.bookId = posting.account().bookId();
     this.date = entry.date();
-    this.amountMinor = posting.amountMinor();
-    this.baseMinor = posting.baseMinor();
+    this.amountMinor = posting.amount().minor();
+    this.baseMinor = posting.value().minor();
     say(posting);
   }
 
@@ -89,6 +91,16 @@ public class PostingEntity {
   }
 
   /** Minor units, debits positive. */
+  /** The posting as the core knows it, on its account. */
+  public Posting toPosting(Account account) {
+    return new Posting(
+        account,
+        Amount.ofMinor(amountMinor, account.currency()),
+        Amount.ofMinor(baseMinor, account.book().currency()),
+        note,
+        tax());
+  }
+
   public long amountMinor() {
     return amountMinor;
   }

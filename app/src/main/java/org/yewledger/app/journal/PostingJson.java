@@ -6,7 +6,6 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.ledger.PostingTax;
-import org.yewledger.core.money.Amounts;
 
 /**
  * A debit or credit line of an entry; one of the two amounts is null.
@@ -31,15 +30,13 @@ public record PostingJson(
   static PostingJson of(Posting posting) {
     Account account = posting.account();
     PostingTax tax = posting.tax();
-    BigDecimal value = Amounts.toDecimal(Math.abs(posting.baseMinor()), account.book().currency());
+    BigDecimal value = posting.value().size().decimal();
     return new PostingJson(
         account.id(),
         account.name(),
         posting.isDebit() ? value : null,
         posting.isDebit() ? null : value,
-        account.isForeign()
-            ? Amounts.toDecimal(Math.abs(posting.amountMinor()), account.currency())
-            : null,
+        account.isForeign() ? posting.amount().size().decimal() : null,
         account.currency().getCode(),
         account.kind() == org.yewledger.core.ledger.AccountKind.DRAWINGS,
         posting.note(),

@@ -21,7 +21,7 @@ import org.yewledger.app.journal.JournalJson.RegisterRowJson;
 import org.yewledger.app.journal.StatementDays.StatementDay;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.RunningBalance;
 
 /** An account's postings with its running balance, newest first. */
@@ -61,7 +61,7 @@ class RegisterService {
                 .map(r -> r.posting().statementId())
                 .filter(Objects::nonNull)
                 .collect(Collectors.toSet()));
-    long balance = balanceThrough(accountId, after);
+    Amount balance = balanceThrough(account, after);
     String next = null;
     if (rows.size() == PAGE) {
       Row last = rows.getLast();
@@ -74,34 +74,33 @@ class RegisterService {
         account.bookId(),
         chart.book(account.bookId()).name(),
         account.currency().getCode(),
-        Amounts.toDecimal(balanceThrough(accountId, PageKey.START), account.currency()),
+        balanceThrough(account, PageKey.START).decimal(),
         agreed.byAccount().get(accountId),
         json(rows, balance, account, statements),
         next);
   }
 
   private List<RegisterRowJson> json(
-      List<Row> rows, long balance, Account account, Map<UUID, StatementDay> statements) {
-    List<Long> balances =
-        RunningBalance.newestFirst(
-            balance, rows.stream().map(r -> r.posting().amountMinor()).toList());
+      List<Row> rows, Amount balance, Account account, Map<UUID, StatementDay> statements) {
+    List<Amount> amounts = rows.stream().map(r -> r.posting().toPosting(account).amount()).toList();
+    List<Amount> balances = RunningBalance.newestFirst(balance, amounts);
     EntryViews views = reader.byId(rows.stream().map(r -> r.entry().id()).toList());
     var list = new ArrayList<RegisterRowJson>(rows.size());
     for (int i = 0; i < rows.size(); i++) {
-      list.add(json(rows.get(i), balances.get(i), account, views, statements));
+      list.add(json(rows.get(i), amounts.get(i), balances.get(i), views, statements));
     }
     return list;
   }
 
   private static RegisterRowJson json(
       Row row,
-      long balance,
-      Account account,
+      Amount amount,
+      Amount balance,
       EntryViews views,
       Map<UUID, StatementDay> statements) {
     PostingEntity p = row.posting();
     EntryView view = views.of(row.entry().id());
-    BigDecimal amount = Amounts.toDecimal(Math.abs(p.amountMinor()), account.currency());
+    BigDecimal size = amount.size().decimal();
     StatementDay statement = p.statementId() == null ? null : statements.get(p.statementId());
     boolean finished = statement != null && statement.isFinished();
     return new RegisterRowJson(
@@ -112,9 +111,9 @@ class RegisterService {
         view.payee(),
         p.note().isEmpty() ? view.note() : p.note(),
         view.otherSideOf(p.id()),
-        p.amountMinor() < 0 ? amount : null,
-        p.amountMinor() > 0 ? amount : null,
-        Amounts.toDecimal(balance, account.currency()),
+        amount.sign() < 0 ? size : null,
+        amount.sign() > 0 ? size : null,
+        balance.decimal(),
         view.stateOf(p.id()),
         finished && statement != null ? statement.closesOn() : null);
   }
@@ -141,7 +140,7 @@ class RegisterService {
   /**
    * The balance before the key's entry: whole months from the kept totals, the rest from postings.
    */
-  private long balanceThrough(UUID accountId, PageKey key) {
+  private Amount balanceThrough(Account account, PageKey key) {
     LocalDate month = key.date().withDayOfMonth(1);
     Long kept =
         (Long)
@@ -153,7 +152,7 @@ class RegisterService {
                     """,
                     Long.class)
                 .setParameter("household", SignedIn.now().householdId())
-                .setParameter("account", accountId)
+                .setParameter("account", account.id())
                 .setParameter("month", month)
                 .getSingleResult();
     Long rest =
@@ -165,12 +164,12 @@ class RegisterService {
                   and (p.date < :date or (p.date = :date and (e.no < :no or (e.no = :no and p.place < :place))))\
                 """,
                 Long.class)
-            .setParameter("account", accountId)
+            .setParameter("account", account.id())
             .setParameter("month", month)
             .setParameter("date", key.date())
             .setParameter("no", key.no())
             .setParameter("place", key.place())
             .getSingleResult();
-    return kept + Objects.requireNonNullElse(rest, 0L);
+    return Amount.ofMinor(kept + Objects.requireNonNullElse(rest, 0L), account.currency());
   }
 }

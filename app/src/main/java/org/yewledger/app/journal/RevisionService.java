@@ -23,7 +23,6 @@ import org.yewledger.app.platform.NotFound;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Draft;
 import org.yewledger.core.ledger.Entry;
-import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.ledger.Revision;
 
 /** Gives entries another form; number and identity stay, and history keeps each form. */
@@ -93,12 +92,7 @@ public class RevisionService {
     return stored.stream()
         .map(p ->
             new Revision.Standing(
-                new Posting(
-                    chart.account(p.accountId()),
-                    p.amountMinor(),
-                    p.baseMinor(),
-                    p.note(),
-                    p.tax()),
+                p.toPosting(chart.account(p.accountId())),
                 byPosting.containsKey(p.id()),
                 p.statementId() != null))
         .toList();

@@ -25,7 +25,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.CurrencyTransfer;
 import org.yewledger.core.ledger.Revaluation;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** Transfers between own accounts, and revaluations. */
 @RestController
@@ -46,9 +46,9 @@ class TransferController {
       return new CurrencyTransfer(
           date,
           from,
-          Amounts.toMinor(given, from.currency()),
+          Amount.of(given, from.currency()),
           to,
-          Amounts.toMinor(taken, to.currency()),
+          Amount.of(taken, to.currency()),
           note == null ? "" : note.strip());
     }
   }
@@ -99,7 +99,7 @@ class TransferController {
         BookPostingsJson.of(booked.entry().postings()),
         BetweenBooks.inWords(booked.entry().postings()),
         booked.impliedRate(),
-        Amounts.toDecimal(booked.gainMinor(), wanted.from().book().currency()));
+        booked.gain().decimal());
   }
 
   @PostMapping("/api/transfers")
@@ -120,8 +120,7 @@ class TransferController {
         currency.getCode(),
         on,
         r.lines().stream().map(l -> json(l, currency)).toList(),
-        Amounts.toDecimal(
-            r.lines().stream().mapToLong(Revaluation.Line::changeMinor).sum(), currency));
+        Amount.sum(currency, r.lines().stream().map(Revaluation.Line::change).toList()).decimal());
   }
 
   @PostMapping("/api/books/{id}/revaluation")
@@ -137,11 +136,11 @@ class TransferController {
         account.id(),
         account.name(),
         account.currency().getCode(),
-        Amounts.toDecimal(line.position().ownMinor(), account.currency()),
-        Amounts.toDecimal(line.position().baseMinor(), base),
+        line.position().amount().decimal(),
+        line.position().value().decimal(),
         line.rate().rate(),
         line.rate().day(),
-        Amounts.toDecimal(line.worthMinor(), base),
-        Amounts.toDecimal(line.changeMinor(), base));
+        line.worth().decimal(),
+        line.change().decimal());
   }
 }

@@ -25,7 +25,7 @@ import org.yewledger.core.chart.ChartPlan.Planned;
 import org.yewledger.core.chart.ChartRow;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Book;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** A book's chart with its opening balances, out as a table and in from one. */
 @Service
@@ -49,7 +49,7 @@ public class ChartTableService {
     Chart chart = charts.chart();
     Map<UUID, Opening> set = openings.openings();
     chart.book(bookId);
-    return chart.tree().rows(bookId, a -> 0).stream()
+    return chart.tree().rows(bookId, a -> Amount.zero(a.currency())).stream()
         .map(r -> r.node().account())
         .filter(a -> !a.kind().isKeptByCore() && a.closedOn() == null)
         .map(a -> row(a, chart, set.get(a.id())))
@@ -69,9 +69,7 @@ public class ChartTableService {
         facts.tail(),
         facts.institution(),
         opensOn == null ? "" : opensOn.toString(),
-        opening == null
-            ? ""
-            : Amounts.toDecimal(opening.position().ownMinor(), a.currency()).toPlainString(),
+        opening == null ? "" : opening.position().amount().decimal().toPlainString(),
         facts.taxFormLine(),
         facts.notes());
   }
@@ -134,9 +132,9 @@ public class ChartTableService {
     var problems = new ArrayList<BadRows.Problem>();
     for (Planned p : plan.accounts()) {
       UUID id = byName.get(key(p.row().name()));
-      if (p.openingMinor() != null && p.opensOn() != null && id != null) {
+      if (p.opening() != null && p.opensOn() != null && id != null) {
         try {
-          openings.set(List.of(new Wanted(id, p.opensOn(), p.openingMinor())));
+          openings.set(List.of(new Wanted(id, p.opensOn(), p.opening())));
         } catch (Refusal e) {
           problems.add(new BadRows.Problem(p.row().line(), "opening balance", e.getMessage()));
         }
@@ -153,7 +151,7 @@ public class ChartTableService {
 
   private static Brought brought(ChartPlan plan) {
     int known = (int) plan.accounts().stream().filter(p -> p.known() != null).count();
-    int opened = (int) plan.accounts().stream().filter(p -> p.openingMinor() != null).count();
+    int opened = (int) plan.accounts().stream().filter(p -> p.opening() != null).count();
     return new Brought(plan.accounts().size() - known, opened, known);
   }
 

@@ -21,6 +21,7 @@ import org.yewledger.core.chart.MergedOpening;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.money.Amount;
 
 /** One opening entry takes the place of the two that merged accounts have had. */
 @Component
@@ -57,8 +58,8 @@ class MergedOpenings implements OpeningMerge {
     Opening second = set.get(into.id());
     var merged =
         MergedOpening.of(
-            new MergedOpening.One(from, minor(first)),
-            new MergedOpening.One(into, minor(second)),
+            new MergedOpening.One(from, amount(first)),
+            new MergedOpening.One(into, amount(second)),
             charts.use(into).firstEntry(),
             agreed.byAccount().get(into.id()));
     if (first == null) {
@@ -74,12 +75,10 @@ class MergedOpenings implements OpeningMerge {
             "update account set opens_on = ?, version = version + 1 where household_id = ? and id = ?")
         .params(Date.valueOf(opensOn), SignedIn.now().householdId(), into.id())
         .update();
-    if (merged.balanceMinor() != 0) {
+    if (!merged.balance().isZero()) {
       Account equity = keptAccounts.of(into.book(), AccountKind.OPENING_EQUITY, charts.chart());
       entries.add(
-          List.of(
-              Entry.opening(
-                  into.openingOn(opensOn), merged.balanceMinor(), equity, rates.rates())));
+          List.of(Entry.opening(into.openingOn(opensOn), merged.balance(), equity, rates.rates())));
     }
   }
 
@@ -88,7 +87,7 @@ class MergedOpenings implements OpeningMerge {
     return openings.openings().containsKey(account.id());
   }
 
-  private static @Nullable Long minor(@Nullable Opening opening) {
-    return opening == null ? null : opening.position().ownMinor();
+  private static @Nullable Amount amount(@Nullable Opening opening) {
+    return opening == null ? null : opening.position().amount();
   }
 }

@@ -30,7 +30,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.OpeningSheet;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
 
 /** Opening balances on one sheet. */
@@ -59,9 +59,7 @@ class OpeningController {
     Wanted toWanted(Chart chart) {
       Account account = chart.account(accountId);
       return new Wanted(
-          accountId,
-          opensOn,
-          balance == null ? null : Long.valueOf(Amounts.toMinor(balance, account.currency())));
+          accountId, opensOn, balance == null ? null : Amount.of(balance, account.currency()));
     }
   }
 
@@ -103,7 +101,7 @@ class OpeningController {
         a.kind(),
         a.currency().getCode(),
         a.opensOn(),
-        opening == null ? null : Amounts.toDecimal(opening.position().ownMinor(), a.currency()),
+        opening == null ? null : opening.position().amount().decimal(),
         opening == null ? null : opening.entryNo(),
         agreed);
   }
@@ -123,13 +121,11 @@ class OpeningController {
       Book book, WantedAllJson wanted, Chart chart, ExchangeRates known) {
     var rows = new ArrayList<OpeningSheet.Row>();
     for (WantedJson w : wanted.accounts()) {
-      Wanted minor = w.toWanted(chart);
+      Amount balance = w.toWanted(chart).balance();
       Account account = chart.account(w.accountId());
-      if (account.book().equals(book) && minor.balanceMinor() != null) {
-        long value =
-            OpeningService.value(
-                minor.balanceMinor(), account.currency(), book.currency(), w.opensOn(), known);
-        rows.add(new OpeningSheet.Row(account.name(), minor.balanceMinor(), value));
+      if (account.book().equals(book) && balance != null) {
+        Amount value = known.convert(balance, book.currency(), w.opensOn().minusDays(1));
+        rows.add(new OpeningSheet.Row(account.name(), balance, value));
       }
     }
     return OpeningEntryJson.of(new OpeningSheet(book, rows));

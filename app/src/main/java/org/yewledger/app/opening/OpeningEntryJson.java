@@ -6,7 +6,6 @@ import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.OpeningSheet;
-import org.yewledger.core.money.Amounts;
 
 /** A book's opening balances as books show an entry: debits, then credits, equity among them. */
 public record OpeningEntryJson(
@@ -18,22 +17,19 @@ public record OpeningEntryJson(
   public static OpeningEntryJson of(OpeningSheet sheet) {
     CurrencyUnit currency = sheet.book().currency();
     List<OpeningSheet.Row> all = new ArrayList<>(sheet.rows());
-    all.add(new OpeningSheet.Row("Opening equity", sheet.equityMinor(), sheet.equityMinor()));
+    all.add(new OpeningSheet.Row("Opening equity", sheet.equity(), sheet.equity()));
     var rows = new ArrayList<SideJson>();
     for (OpeningSheet.Row row : all) {
-      if (row.baseMinor() > 0) {
-        rows.add(new SideJson(row.name(), Amounts.toDecimal(row.baseMinor(), currency), null));
+      if (row.value().sign() > 0) {
+        rows.add(new SideJson(row.name(), row.value().decimal(), null));
       }
     }
     for (OpeningSheet.Row row : all) {
-      if (row.baseMinor() < 0) {
-        rows.add(new SideJson(row.name(), null, Amounts.toDecimal(-row.baseMinor(), currency)));
+      if (row.value().sign() < 0) {
+        rows.add(new SideJson(row.name(), null, row.value().size().decimal()));
       }
     }
     return new OpeningEntryJson(
-        sheet.book().name(),
-        currency.getCode(),
-        rows,
-        Amounts.toDecimal(sheet.totalMinor(), currency));
+        sheet.book().name(), currency.getCode(), rows, sheet.total().decimal());
   }
 }

@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -27,7 +26,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Position;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
 
 /** Sets and corrects opening balances; each is an entry against the book's opening equity. */
@@ -36,8 +35,8 @@ public class OpeningService {
   /** The opening entry of an account and what it says. */
   public record Opening(UUID entryId, long entryNo, Position position) {}
 
-  /** What an account is to open with. {@code balanceMinor} null: not known yet. */
-  public record Wanted(UUID accountId, LocalDate opensOn, @Nullable Long balanceMinor) {}
+  /** What an account is to open with. {@code balance} null: not known yet. */
+  public record Wanted(UUID accountId, LocalDate opensOn, @Nullable Amount balance) {}
 
   private final ChartService charts;
   private final KeptAccounts keptAccounts;
@@ -73,9 +72,10 @@ public class OpeningService {
     var openings = new HashMap<UUID, Opening>();
     jdbc.sql(
             """
-            select p.account_id, e.id, e.no, p.amount_minor, p.base_minor
+            select p.account_id, e.id, e.no, p.amount_minor, a.currency, p.base_minor, b.currency
               from entry e join posting p on p.household_id = e.household_id and p.entry_id = e.id
               join account a on a.household_id = p.household_id and a.id = p.account_id
+              join book b on b.household_id = a.household_id and b.id = a.book_id
              where e.origin = 'OPENING' and a.kind <> 'OPENING_EQUITY'\
             """)
         .query(row -> {
@@ -84,7 +84,9 @@ public class OpeningService {
               new Opening(
                   row.getObject(2, UUID.class),
                   row.getLong(3),
-                  new Position(row.getLong(4), row.getLong(5))));
+                  new Position(
+                      Amount.ofMinor(row.getLong(4), CurrencyUnit.of(row.getString(5))),
+                      Amount.ofMinor(row.getLong(6), CurrencyUnit.of(row.getString(7))))));
         });
     return openings;
   }
@@ -111,10 +113,13 @@ public class OpeningService {
 
   /** Whether the sheet says something else than the books. */
   private static boolean changes(Wanted wanted, @Nullable Opening before, Chart chart) {
-    Long minorBefore = before == null ? null : Long.valueOf(before.position().ownMinor());
+    Amount balance = wanted.balance();
     boolean sameDay = wanted.opensOn().equals(chart.account(wanted.accountId()).opensOn());
-    boolean zeroKept = before == null && Objects.equals(wanted.balanceMinor(), 0L);
-    return !sameDay || !(zeroKept || Objects.equals(wanted.balanceMinor(), minorBefore));
+    boolean same =
+        before == null
+            ? balance == null || balance.isZero()
+            : before.position().amount().equals(balance);
+    return !sameDay || !same;
   }
 
   private static String inWords(List<Wanted> changes, Map<UUID, Opening> before, Chart chart) {
@@ -124,15 +129,15 @@ public class OpeningService {
     Wanted only = changes.getFirst();
     Account account = chart.account(only.accountId());
     Opening was = before.get(account.id());
-    String now = shown(only.balanceMinor(), account) + ", opening on " + only.opensOn();
+    String now = shown(only.balance()) + ", opening on " + only.opensOn();
     return was == null
         ? "Opening balance of %s set to %s".formatted(account.name(), now)
         : "Opening balance of %s corrected from %s to %s"
-            .formatted(account.name(), shown(was.position().ownMinor(), account), now);
+            .formatted(account.name(), shown(was.position().amount()), now);
   }
 
-  private static String shown(@Nullable Long minor, Account account) {
-    return minor == null ? "not known" : Amounts.shown(minor, account.currency());
+  private static String shown(@Nullable Amount balance) {
+    return balance == null ? "not known" : balance.shown();
   }
 
   private void set(
@@ -152,16 +157,11 @@ public class OpeningService {
     jdbc.sql("update account set opens_on = ?, version = version + 1 where id = ?")
         .params(Date.valueOf(wanted.opensOn()), account.id())
         .update();
-    if (wanted.balanceMinor() != null && wanted.balanceMinor() != 0) {
+    Amount balance = wanted.balance();
+    if (balance != null && !balance.isZero()) {
       Account equity = keptAccounts.of(account.book(), AccountKind.OPENING_EQUITY, chart);
-      entries.add(List.of(Entry.opening(dated, wanted.balanceMinor(), equity, known)));
+      entries.add(List.of(Entry.opening(dated, balance, equity, known)));
     }
     entries.forgetRead();
-  }
-
-  /** The value of an amount in its book's currency on the day before an account opens. */
-  static long value(
-      long minor, CurrencyUnit from, CurrencyUnit to, LocalDate opensOn, ExchangeRates rates) {
-    return rates.convert(minor, from, to, opensOn.minusDays(1));
   }
 }

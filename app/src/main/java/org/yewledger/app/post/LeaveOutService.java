@@ -20,7 +20,7 @@ import org.yewledger.app.post.LeaveOutController.LeftOutJson;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.gather.BankLine;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** Leaves lines out of the books that are no business of theirs, and takes them back. */
 @Service
@@ -109,7 +109,7 @@ class LeaveOutService {
         row.id(),
         row.accountId(),
         line.bookedOn(),
-        Amounts.toDecimal(line.amountMinor(), chart.account(row.accountId()).currency()),
+        Amount.ofMinor(line.amountMinor(), chart.account(row.accountId()).currency()).decimal(),
         line.text(),
         String.valueOf(state.leftOutBecause()));
   }

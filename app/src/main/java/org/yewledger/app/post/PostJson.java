@@ -16,7 +16,7 @@ import org.yewledger.core.gather.LineDetail;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Reason;
 
@@ -87,9 +87,9 @@ final class PostJson {
       Account account = chart.account(accountId);
       return new Booking.Part(
           account,
-          Amounts.toMinor(amount, bankAccount.currency()),
+          Amount.of(amount, bankAccount.currency()),
           note == null ? "" : note.strip(),
-          otherAmount == null ? null : Amounts.toMinor(otherAmount, account.currency()));
+          otherAmount == null ? null : Amount.of(otherAmount, account.currency()));
     }
   }
 

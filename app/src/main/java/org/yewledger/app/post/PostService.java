@@ -31,7 +31,7 @@ import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.PendingLedger;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Proposal;
@@ -173,7 +173,7 @@ public class PostService {
     return "Posted %s, %s on %s"
         .formatted(
             only.booking().payee(),
-            Amounts.shown(line.amountMinor(), account.currency()),
+            Amount.ofMinor(line.amountMinor(), account.currency()).shown(),
             account.name());
   }
 

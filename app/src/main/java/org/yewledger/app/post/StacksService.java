@@ -33,7 +33,7 @@ import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.Posting;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Evidence;
 import org.yewledger.core.post.Reason;
@@ -101,7 +101,8 @@ class StacksService {
     Map<CurrencyUnit, Long> byCurrency = new TreeMap<>();
     lines.forEach(w -> byCurrency.merge(w.account().currency(), w.line().amountMinor(), Long::sum));
     return byCurrency.entrySet().stream()
-        .map(e -> new SumJson(e.getKey().getCode(), Amounts.toDecimal(e.getValue(), e.getKey())))
+        .map(e ->
+            new SumJson(e.getKey().getCode(), Amount.ofMinor(e.getValue(), e.getKey()).decimal()))
         .toList();
   }
 
@@ -117,7 +118,7 @@ class StacksService {
         w.account().currency().getCode(),
         line.bookedOn(),
         line.valueOn(),
-        Amounts.toDecimal(line.amountMinor(), w.account().currency()),
+        Amount.ofMinor(line.amountMinor(), w.account().currency()).decimal(),
         line.text(),
         line.payee(),
         line.memo(),

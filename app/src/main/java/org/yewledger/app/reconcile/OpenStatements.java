@@ -10,6 +10,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.AccountMonth;
 import org.yewledger.core.reconcile.Reconciliation;
 
@@ -25,8 +26,12 @@ public class OpenStatements {
       return new AccountMonth.Progress(closesOn, false, ticked, toTick);
     }
 
-    public Reconciliation reconciliation(long openingMinor, long closingMinor) {
-      return new Reconciliation(openingMinor, inMinor, outMinor, closingMinor);
+    public Reconciliation reconciliation(Amount opening, Amount closing) {
+      return new Reconciliation(
+          opening,
+          Amount.ofMinor(inMinor, opening.currency()),
+          Amount.ofMinor(outMinor, opening.currency()),
+          closing);
     }
   }
 

@@ -28,9 +28,10 @@ import org.yewledger.app.reconcile.StatementJson.TickableJson;
 import org.yewledger.app.reconcile.StatementJson.UnpostedJson;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.Reconciliation;
 import org.yewledger.core.reconcile.StatementChain;
+import org.yewledger.core.reconcile.StatementFigures;
 
 /** Lays a statement out beside the postings that it may cover. */
 @Service
@@ -73,8 +74,8 @@ class SheetService {
           var chain =
               new StatementChain(
                   account,
-                  openings.getOrDefault(account.id(), 0L),
-                  own.stream().map(StatementEntity::link).toList());
+                  Amount.ofMinor(openings.getOrDefault(account.id(), 0L), account.currency()),
+                  own.stream().map(s -> s.link(account)).toList());
           return toReconcile(account, chart, chain, own, sums);
         })
         .toList();
@@ -93,7 +94,7 @@ class SheetService {
             .toList();
     @Nullable LocalDate agreed = chain.agreedThrough().orElse(null);
     LocalDate day = agreed == null ? LocalDate.MIN : agreed.plusDays(1);
-    long balance = agreed == null ? chain.openingBalanceMinor() : chain.openingMinor(day);
+    Amount balance = agreed == null ? chain.openingBalance() : chain.opening(day);
     return new AccountToReconcileJson(
         account.id(),
         account.name(),
@@ -101,7 +102,7 @@ class SheetService {
         account.bookId(),
         account.currency().getCode(),
         agreed,
-        Amounts.toDecimal(balance, account.currency()),
+        balance.decimal(),
         nextMonthEnd(chain, account),
         open);
   }
@@ -119,13 +120,14 @@ class SheetService {
       StatementEntity statement, Account account, StatementChain chain, Sums sums) {
     var counts = sums.progress(statement.closesOn());
     Reconciliation sum =
-        sums.reconciliation(chain.openingMinor(statement.closesOn()), statement.closingMinor());
+        sums.reconciliation(
+            chain.opening(statement.closesOn()), statement.closing(account.currency()));
     return new OpenStatementJson(
         statement.id(),
         statement.closesOn(),
-        decimal(sum.closingMinor(), account),
-        decimal(sum.tickedMinor(), account),
-        decimal(sum.differenceMinor(), account),
+        sum.closing().decimal(),
+        sum.ticked().decimal(),
+        sum.difference().decimal(),
         counts.ticked(),
         counts.toTick(),
         counts.agreedShare());
@@ -138,6 +140,7 @@ class SheetService {
     Account account = chart.account(statement.accountId());
     StatementChain chain = statements.chain(account);
     Reconciliation sum = statements.reconciliation(statement);
+    StatementFigures says = statement.says(account.currency());
     List<UnpostedJson> unposted = unposted(statement, account);
     return new SheetJson(
         id,
@@ -150,15 +153,15 @@ class SheetService {
         chain.before(statement.closesOn()).map(StatementChain.Link::closesOn).orElse(null),
         statement.isFinished(),
         statement.batchId() != null,
-        decimal(sum.openingMinor(), account),
-        decimal(sum.inMinor(), account),
-        decimal(sum.outMinor(), account),
-        decimal(sum.tickedMinor(), account),
-        decimal(sum.closingMinor(), account),
-        said(statement.says().inMinor(), account),
-        said(statement.says().outMinor(), account),
-        decimal(sum.differenceMinor(), account),
-        sum.differenceMinor() == 0,
+        sum.opening().decimal(),
+        sum.in().decimal(),
+        sum.out().decimal(),
+        sum.ticked().decimal(),
+        sum.closing().decimal(),
+        said(says.in()),
+        said(says.out()),
+        sum.difference().decimal(),
+        sum.difference().isZero(),
         progress.of(statement).agreedShare(),
         tickable(statement, account, sum),
         unposted,
@@ -170,15 +173,15 @@ class SheetService {
       StatementEntity statement, Account account, StatementChain chain) {
     return statements
         .openingCheck(statement)
-        .filter(check -> check.differenceMinor() != 0)
+        .filter(check -> !check.difference().isZero())
         .map(check ->
             new OpeningApartJson(
                 check.balanceOn(),
-                decimal(check.booksMinor(), account),
-                decimal(check.statementMinor(), account),
-                decimal(check.differenceMinor(), account),
+                check.books().decimal(),
+                check.statement().decimal(),
+                check.difference().decimal(),
                 chain.before(statement.closesOn()).isEmpty(),
-                check.inWords(account.currency())))
+                check.inWords()))
         .orElse(null);
   }
 
@@ -187,23 +190,23 @@ class SheetService {
     List<PostingEntity> postings = progress.covered(statement);
     EntryViews views = entries.byId(postings.stream().map(PostingEntity::entryId).toList());
     Map<UUID, String> texts = entries.bankTexts(postings);
-    long balance = sum.openingMinor();
+    Amount balance = sum.opening();
     var rows = new ArrayList<TickableJson>(postings.size());
     for (PostingEntity posting : postings) {
       boolean ticked = statement.id().equals(posting.statementId());
-      balance += ticked ? posting.amountMinor() : 0;
-      rows.add(row(posting, views, texts, account, ticked, balance));
+      Amount amount = posting.toPosting(account).amount();
+      balance = ticked ? balance.plus(amount) : balance;
+      rows.add(row(posting, amount, views, texts, ticked ? balance : null));
     }
     return rows;
   }
 
   private static TickableJson row(
       PostingEntity posting,
+      Amount amount,
       EntryViews views,
       Map<UUID, String> texts,
-      Account account,
-      boolean ticked,
-      long balance) {
+      @Nullable Amount tickedBalance) {
     EntryView view = views.of(posting.entryId());
     return new TickableJson(
         posting.id(),
@@ -213,10 +216,10 @@ class SheetService {
         view.payee(),
         view.note(),
         view.otherSideOf(posting.id()),
-        decimal(posting.amountMinor(), account),
+        amount.decimal(),
         texts.get(posting.id()),
-        ticked,
-        ticked ? decimal(balance, account) : null);
+        tickedBalance != null,
+        tickedBalance == null ? null : tickedBalance.decimal());
   }
 
   private List<UnpostedJson> unposted(StatementEntity statement, Account account) {
@@ -237,16 +240,12 @@ class SheetService {
         .map(row -> {
           BankLine line = row.toBankLine();
           return new UnpostedJson(
-              row.id(), line.bookedOn(), line.text(), decimal(line.amountMinor(), account));
+              row.id(), line.bookedOn(), line.text(), line.amount(account.currency()).decimal());
         })
         .toList();
   }
 
-  private static @Nullable BigDecimal said(@Nullable Long minor, Account account) {
-    return minor == null ? null : decimal(minor, account);
-  }
-
-  private static BigDecimal decimal(long minor, Account account) {
-    return Amounts.toDecimal(minor, account.currency());
+  private static @Nullable BigDecimal said(@Nullable Amount amount) {
+    return amount == null ? null : amount.decimal();
   }
 }

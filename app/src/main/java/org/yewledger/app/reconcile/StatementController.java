@@ -26,7 +26,7 @@ import org.yewledger.app.reconcile.StatementJson.StatementIdJson;
 import org.yewledger.app.reconcile.StatementJson.TicksJson;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** Statements and their reconciliation. */
 @RestController
@@ -54,7 +54,7 @@ class StatementController {
   StatementIdJson begin(@Valid @RequestBody NewStatementJson draft) {
     Account account = charts.chart().account(draft.accountId());
     var closing =
-        new Balance(draft.closesOn(), Amounts.toMinor(draft.closing(), account.currency()));
+        new Balance(draft.closesOn(), Amount.of(draft.closing(), account.currency()).minor());
     return new StatementIdJson(
         statements.begin(account, closing, draft.says(account.currency()), null).id());
   }
@@ -74,7 +74,7 @@ class StatementController {
   SheetJson correct(
       @PathVariable UUID id, @RequestParam int version, @Valid @RequestBody ClosingJson closing) {
     Account account = charts.chart().account(statements.find(id).accountId());
-    long minor = Amounts.toMinor(closing.closing(), account.currency());
+    long minor = Amount.of(closing.closing(), account.currency()).minor();
     statements.correct(id, version, new Balance(closing.closesOn(), minor));
     return sheets.sheet(id);
   }

@@ -8,8 +8,11 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.StatementChain;
 import org.yewledger.core.reconcile.StatementFigures;
 
@@ -35,9 +38,9 @@ public class StatementEntity {
 
   StatementEntity(
       UUID id, UUID accountId, Balance closing, StatementFigures says, @Nullable UUID batchId) {
-    this.openingSaidMinor = says.openingMinor();
-    this.inMinor = says.inMinor();
-    this.outMinor = says.outMinor();
+    this.openingSaidMinor = minor(says.opening());
+    this.inMinor = minor(says.in());
+    this.outMinor = minor(says.out());
     this.id = id;
     this.accountId = accountId;
     this.batchId = batchId;
@@ -54,8 +57,9 @@ public class StatementEntity {
     this.finishedBy = by;
   }
 
-  public StatementChain.Link link() {
-    return new StatementChain.Link(id, closesOn, closingMinor, isFinished());
+  /** Its place in the chain of its account. */
+  public StatementChain.Link link(Account account) {
+    return new StatementChain.Link(id, closesOn, closing(account.currency()), isFinished());
   }
 
   public UUID id() {
@@ -70,18 +74,23 @@ public class StatementEntity {
     return closesOn;
   }
 
-  public long closingMinor() {
-    return closingMinor;
+  /** What it closes with, in the currency of its account. */
+  public Amount closing(CurrencyUnit currency) {
+    return Amount.ofMinor(closingMinor, currency);
   }
 
-  /** What the statement itself says it opens with; null if it does not say. */
-  public @Nullable Long openingSaidMinor() {
-    return openingSaidMinor;
+  /** What it says of its period, in the currency of its account; parts may not be known. */
+  public StatementFigures says(CurrencyUnit currency) {
+    return new StatementFigures(
+        amount(openingSaidMinor, currency), amount(inMinor, currency), amount(outMinor, currency));
   }
 
-  /** What it says of its period; parts of it may not be known. */
-  public StatementFigures says() {
-    return new StatementFigures(openingSaidMinor, inMinor, outMinor);
+  private static @Nullable Long minor(@Nullable Amount amount) {
+    return amount == null ? null : (Long) amount.minor();
+  }
+
+  private static @Nullable Amount amount(@Nullable Long minor, CurrencyUnit currency) {
+    return minor == null ? null : Amount.ofMinor(minor, currency);
   }
 
   /** The batch whose file stated the balance; null if it was typed from paper. */

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.StatementFigures;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -35,11 +35,11 @@ final class StatementJson {
       @Nullable @PositiveOrZero BigDecimal out) {
     StatementFigures says(CurrencyUnit currency) {
       return new StatementFigures(
-          minor(opening, currency), minor(in, currency), minor(out, currency));
+          amount(opening, currency), amount(in, currency), amount(out, currency));
     }
 
-    private static @Nullable Long minor(@Nullable BigDecimal amount, CurrencyUnit currency) {
-      return amount == null ? null : (Long) Amounts.toMinor(amount, currency);
+    private static @Nullable Amount amount(@Nullable BigDecimal amount, CurrencyUnit currency) {
+      return amount == null ? null : Amount.of(amount, currency);
     }
   }
 
@@ -129,7 +129,7 @@ final class StatementJson {
         UUID postingId, long entryNo, LocalDate date, String payee, long amountMinor) {
       AgreedPostingJson shown(CurrencyUnit currency) {
         return new AgreedPostingJson(
-            postingId, entryNo, date, payee, Amounts.toDecimal(amountMinor, currency));
+            postingId, entryNo, date, payee, Amount.ofMinor(amountMinor, currency).decimal());
       }
     }
 
@@ -146,10 +146,10 @@ final class StatementJson {
     static AgreementJson of(String json, CurrencyUnit currency) {
       Kept kept = JSON.readValue(json, Kept.class);
       return new AgreementJson(
-          Amounts.toDecimal(kept.opening(), currency),
-          Amounts.toDecimal(kept.in(), currency),
-          Amounts.toDecimal(kept.out(), currency),
-          Amounts.toDecimal(kept.closing(), currency),
+          Amount.ofMinor(kept.opening(), currency).decimal(),
+          Amount.ofMinor(kept.in(), currency).decimal(),
+          Amount.ofMinor(kept.out(), currency).decimal(),
+          Amount.ofMinor(kept.closing(), currency).decimal(),
           kept.postings().stream().map(p -> p.shown(currency)).toList(),
           kept.stillOpen().stream().map(p -> p.shown(currency)).toList());
     }

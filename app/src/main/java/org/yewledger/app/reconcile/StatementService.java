@@ -28,6 +28,7 @@ import org.yewledger.core.act.ActKind;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.OpeningCheck;
 import org.yewledger.core.reconcile.Reconciliation;
 import org.yewledger.core.reconcile.StatementChain;
@@ -64,7 +65,7 @@ public class StatementService {
   /** The account's statements in their chain. */
   @Transactional(readOnly = true)
   public StatementChain chain(Account account) {
-    List<StatementChain.Link> links = of(account).stream().map(StatementEntity::link).toList();
+    List<StatementChain.Link> links = of(account).stream().map(s -> s.link(account)).toList();
     return new StatementChain(account, openingBalance(account), links);
   }
 
@@ -164,7 +165,7 @@ public class StatementService {
     Account account = account(statement);
     chain(account).requireNext(statement.closesOn());
     Reconciliation reconciliation = reconciliation(statement);
-    reconciliation.requireAgreement(account.currency());
+    reconciliation.requireAgreement();
     acts.begin(ActKind.AGREE, "Agreed " + inWords(statement));
     agreements.keep(statement, reconciliation);
     statement.finish(clock.instant(), SignedIn.now().personId());
@@ -173,17 +174,18 @@ public class StatementService {
   /** The statement held against what is ticked for it. */
   @Transactional(readOnly = true)
   public Reconciliation reconciliation(StatementEntity statement) {
+    Account account = account(statement);
     return Reconciliation.of(
-        chain(account(statement)).openingMinor(statement.closesOn()),
-        ticked(statement.id()).stream().map(PostingEntity::amountMinor).toList(),
-        statement.closingMinor());
+        chain(account).opening(statement.closesOn()),
+        ticked(statement.id()).stream().map(p -> p.toPosting(account).amount()).toList(),
+        statement.closing(account.currency()));
   }
 
   /** What a statement says it opens with, held against the books; empty if it does not say. */
   @Transactional(readOnly = true)
   public Optional<OpeningCheck> openingCheck(StatementEntity statement) {
-    Long said = statement.openingSaidMinor();
     Account account = account(statement);
+    Amount said = statement.says(account.currency()).opening();
     StatementChain chain = chain(account);
     LocalDate opensOn =
         chain
@@ -204,8 +206,7 @@ public class StatementService {
             .getResultStream()
             .map(BankLineEntity::toBankLine)
             .toList();
-    return Optional.of(
-        OpeningCheck.of(opensOn, chain.openingMinor(statement.closesOn()), said, lines));
+    return Optional.of(OpeningCheck.of(opensOn, chain.opening(statement.closesOn()), said, lines));
   }
 
   @Transactional(readOnly = true)
@@ -227,7 +228,7 @@ public class StatementService {
         .getResultList();
   }
 
-  private long openingBalance(Account account) {
+  private Amount openingBalance(Account account) {
     Long sum =
         entities
             .createQuery(
@@ -238,7 +239,7 @@ public class StatementService {
                 Long.class)
             .setParameter("account", account.id())
             .getSingleResult();
-    return Objects.requireNonNullElse(sum, 0L);
+    return Amount.ofMinor(Objects.requireNonNullElse(sum, 0L), account.currency());
   }
 
   private String inWords(StatementEntity statement) {

@@ -18,7 +18,7 @@ import org.yewledger.app.report.TrialBalanceController.TrialBalanceJson;
 import org.yewledger.app.report.TrialBalanceController.TrialRowJson;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Position;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.TrialBalance;
 import org.yewledger.core.report.TrialBalance.AccountBalance;
 
@@ -41,7 +41,7 @@ class TrialBalanceService {
         chart
             .accounts()
             .map(a ->
-                new AccountBalance(a, byAccount.getOrDefault(a.id(), Position.EMPTY).baseMinor()))
+                new AccountBalance(a, byAccount.getOrDefault(a.id(), Position.empty(a)).value()))
             .toList();
     var trials =
         new ArrayList<>(
@@ -53,7 +53,8 @@ class TrialBalanceService {
   private static TrialBalanceJson of(
       Book book, Chart chart, LocalDate day, List<AccountBalance> all) {
     List<AccountBalance> own = all.stream().filter(b -> b.account().book().equals(book)).toList();
-    return json(book.id(), book.name(), book.currency(), TrialBalance.of(own), chart, day);
+    return json(
+        book.id(), book.name(), book.currency(), TrialBalance.of(book.currency(), own), chart, day);
   }
 
   /** All books as one, where none is chosen and they are kept in one currency. */
@@ -65,7 +66,13 @@ class TrialBalanceService {
       return Optional.empty();
     }
     return Optional.of(
-        json(null, "All books", currencies.getFirst(), TrialBalance.together(all), chart, day));
+        json(
+            null,
+            "All books",
+            currencies.getFirst(),
+            TrialBalance.together(currencies.getFirst(), all),
+            chart,
+            day));
   }
 
   private static TrialBalanceJson json(
@@ -80,23 +87,23 @@ class TrialBalanceService {
         name,
         currency.getCode(),
         day,
-        trial.rows().stream().map(row -> row(row, chart, currency)).toList(),
-        Amounts.toDecimal(trial.debitMinor(), currency),
-        Amounts.toDecimal(trial.creditMinor(), currency),
+        trial.rows().stream().map(row -> row(row, chart)).toList(),
+        trial.debit().decimal(),
+        trial.credit().decimal(),
         trial.balances());
   }
 
-  private static TrialRowJson row(TrialBalance.Row row, Chart chart, CurrencyUnit currency) {
+  private static TrialRowJson row(TrialBalance.Row row, Chart chart) {
     return new TrialRowJson(
         row.account().id(),
         row.account().name(),
         chart.groupName(row.account().id()),
         row.account().accountClass(),
-        side(row.debitMinor(), currency),
-        side(row.creditMinor(), currency));
+        side(row.debit()),
+        side(row.credit()));
   }
 
-  private static @Nullable BigDecimal side(long minor, CurrencyUnit currency) {
-    return minor == 0 ? null : Amounts.toDecimal(minor, currency);
+  private static @Nullable BigDecimal side(Amount amount) {
+    return amount.isZero() ? null : amount.decimal();
   }
 }

@@ -22,6 +22,7 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.chart.AccountTree;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Book;
+import org.yewledger.core.money.Amount;
 
 /** Copies what books can share from one to another; what is there already stays as it is. */
 @Service
@@ -84,7 +85,7 @@ public class CopyService {
     chart.accountsOf(to.id()).forEach(a -> there.put(key(a.name()), a.id()));
     var before = new HashSet<>(there.keySet());
     int copied = 0;
-    for (AccountTree.Row row : chart.tree().rows(fromId, a -> 0)) {
+    for (AccountTree.Row row : chart.tree().rows(fromId, a -> Amount.zero(a.currency()))) {
       Account a = row.node().account();
       boolean category = a.accountClass().isCategory() && !a.kind().isKeptByCore();
       if (!category || a.closedOn() != null || before.contains(key(a.name()))) {

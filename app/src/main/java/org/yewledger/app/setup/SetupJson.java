@@ -18,7 +18,7 @@ import org.yewledger.core.chart.HouseholdPlan;
 import org.yewledger.core.chart.StarterChart;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.Currencies;
 import org.yewledger.core.money.ExchangeRate;
 
@@ -101,8 +101,7 @@ final class SetupJson {
           a.rate() == null || currency.equals(base)
               ? null
               : new ExchangeRate(currency, base, beginsOn.minusDays(1), a.rate());
-      Long balance =
-          a.balance() == null ? null : Long.valueOf(Amounts.toMinor(a.balance(), currency));
+      Amount balance = a.balance() == null ? null : Amount.of(a.balance(), currency);
       return new HouseholdPlan.AccountPlan(
           a.book(), a.name().strip(), a.kind(), a.ending().strip(), currency, balance, rate);
     }

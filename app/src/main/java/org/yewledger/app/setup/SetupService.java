@@ -165,8 +165,8 @@ public class SetupService {
     var wanted = new ArrayList<OpeningService.Wanted>();
     for (AccountPlan account : plan.accounts()) {
       UUID id = add(account, made.get(account.book()), chart);
-      if (account.balanceMinor() != null) {
-        wanted.add(new OpeningService.Wanted(id, plan.beginsOn(), account.balanceMinor()));
+      if (account.balance() != null) {
+        wanted.add(new OpeningService.Wanted(id, plan.beginsOn(), account.balance()));
       }
     }
     openings.set(wanted);

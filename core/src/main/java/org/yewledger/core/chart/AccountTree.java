@@ -10,11 +10,12 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.ToLongFunction;
+import java.util.function.Function;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
 
 /**
  * The accounts of all books in their groups. Reading it costs linear time in the accounts; checks
@@ -27,9 +28,12 @@ public final class AccountTree {
   public record Node(Account account, @Nullable UUID parentId, int place) {}
 
   /**
-   * A node as the tree is read from the top: how deep it stands, and the sum of it and all below.
+   * A node as the tree is read from the top.
+   *
+   * @param sum of it and all below; null of an empty group, and where it would add up two
+   *     currencies
    */
-  public record Row(Node node, int depth, long sum) {}
+  public record Row(Node node, int depth, @Nullable Amount sum) {}
 
   private final Map<UUID, Node> byId = new LinkedHashMap<>();
   private final Map<UUID, List<Node>> below = new HashMap<>();
@@ -58,7 +62,7 @@ public final class AccountTree {
    * A book's accounts from the top, each before what stands below it, with its sum of {@code
    * values}.
    */
-  public List<Row> rows(UUID bookId, ToLongFunction<Account> values) {
+  public List<Row> rows(UUID bookId, Function<Account, Amount> values) {
     var rows = new ArrayList<Row>();
     for (Node node : children(bookId)) {
       addRows(node, 0, values, rows);
@@ -66,15 +70,22 @@ public final class AccountTree {
     return rows;
   }
 
-  private long addRows(Node node, int depth, ToLongFunction<Account> values, List<Row> rows) {
+  /** Adds the rows of a node and what is below; answers the amounts there, one a currency. */
+  private Map<CurrencyUnit, Amount> addRows(
+      Node node, int depth, Function<Account, Amount> values, List<Row> rows) {
     int at = rows.size();
-    rows.add(new Row(node, depth, 0));
-    long sum = values.applyAsLong(node.account());
-    for (Node child : children(node.account().id())) {
-      sum += addRows(child, depth + 1, values, rows);
+    rows.add(new Row(node, depth, null));
+    Map<CurrencyUnit, Amount> sums = new HashMap<>();
+    if (!node.account().group()) {
+      Amount own = values.apply(node.account());
+      sums.put(own.currency(), own);
     }
-    rows.set(at, new Row(node, depth, sum));
-    return sum;
+    for (Node child : children(node.account().id())) {
+      addRows(child, depth + 1, values, rows)
+          .forEach((currency, sum) -> sums.merge(currency, sum, Amount::plus));
+    }
+    rows.set(at, new Row(node, depth, sums.size() == 1 ? sums.values().iterator().next() : null));
+    return sums;
   }
 
   /**

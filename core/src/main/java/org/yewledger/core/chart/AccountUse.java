@@ -6,7 +6,6 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Position;
-import org.yewledger.core.money.Amounts;
 
 /**
  * What an account was used for so far, and what that still allows to change.
@@ -90,14 +89,11 @@ public record AccountUse(
       throw notClosed("account-connected", "a connection to its bank. Disconnect it first");
     }
     // Categories run on from year to year; only what is owned or owed has to be empty.
-    if (!account.accountClass().isCategory() && !position.equals(Position.EMPTY)) {
+    if (!account.accountClass().isCategory() && !position.isEmpty()) {
       throw Refusal.of(
           "balance-not-zero",
           "%s still stands at %s %s. Move that to another account first, then close it."
-              .formatted(
-                  account.name(),
-                  Amounts.shown(position.ownMinor(), account.currency()),
-                  account.currency()));
+              .formatted(account.name(), position.amount().shown(), account.currency()));
     }
   }
 

@@ -19,7 +19,7 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /**
  * What a table of accounts would bring into a book: new accounts, and opening balances of new and
@@ -33,7 +33,7 @@ public record ChartPlan(List<Planned> accounts) {
   /**
    * @param known the account of that name that is there already; null for a new one
    * @param group the name of the group that it stands in; empty at the top
-   * @param openingMinor minor units of its currency; null where nothing is said
+   * @param opening its opening balance, in its currency; null where nothing is said
    */
   public record Planned(
       ChartRow row,
@@ -43,7 +43,7 @@ public record ChartPlan(List<Planned> accounts) {
       String group,
       CurrencyUnit currency,
       @Nullable LocalDate opensOn,
-      @Nullable Long openingMinor) {}
+      @Nullable Amount opening) {}
 
   /**
    * Checks all rows against each other and against what the book has.
@@ -93,7 +93,7 @@ public record ChartPlan(List<Planned> accounts) {
       AccountKind kind = kind(row, known);
       CurrencyUnit currency = currency(row, known);
       LocalDate opensOn = opensOn(row);
-      Long opening = opening(row, currency, opensOn);
+      Amount opening = opening(row, currency, opensOn);
       if (kind == null || currency == null) {
         return;
       }
@@ -151,18 +151,18 @@ public record ChartPlan(List<Planned> accounts) {
       }
     }
 
-    private @Nullable Long opening(
+    private @Nullable Amount opening(
         ChartRow row, @Nullable CurrencyUnit currency, @Nullable LocalDate opensOn) {
       String text = row.openingBalance().strip().replace('\u2212', '-');
       if (text.isEmpty() || currency == null) {
         return null;
       }
       try {
-        long minor = Amounts.toMinor(new BigDecimal(text), currency);
+        Amount opening = Amount.of(new BigDecimal(text), currency);
         if (opensOn == null && row.opensOn().isBlank()) {
           wrong(row, "opens on", "an opening balance needs the day on which the account opens.");
         }
-        return minor;
+        return opening;
       } catch (NumberFormatException e) {
         wrong(
             row, "opening balance", "%s is not an amount; write it like -612.40.".formatted(text));
@@ -178,7 +178,7 @@ public record ChartPlan(List<Planned> accounts) {
         boolean group,
         @Nullable Account known,
         CurrencyUnit currency,
-        @Nullable Long opening) {
+        @Nullable Amount opening) {
       if (kind.isKeptByCore() && known == null && !group) {
         wrong(row, "kind", "each book has one such account, made by itself; leave the row out.");
       }
@@ -201,7 +201,7 @@ public record ChartPlan(List<Planned> accounts) {
             "currency",
             "categories are in the book's currency, %s.".formatted(book.currency()));
       }
-      if (opening != null && (group || !kind.hasOpeningBalance()) && opening != 0) {
+      if (opening != null && (group || !kind.hasOpeningBalance()) && !opening.isZero()) {
         wrong(row, "opening balance", "only what is owned or owed has an opening balance.");
       }
     }

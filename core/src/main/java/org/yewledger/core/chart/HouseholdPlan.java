@@ -13,6 +13,7 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.OpeningSheet;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRate;
 import org.yewledger.core.money.ExchangeRates;
 
@@ -33,7 +34,7 @@ public record HouseholdPlan(
 
   /**
    * @param book the place of its book in {@link HouseholdPlan#books()}
-   * @param balanceMinor at the end of the day before, a debt below zero; null while not known
+   * @param balance at the end of the day before, a debt below zero; null while not known
    * @param rate what one unit of its currency was worth in the book's; null where that is the same
    */
   public record AccountPlan(
@@ -42,7 +43,7 @@ public record HouseholdPlan(
       AccountKind kind,
       String ending,
       CurrencyUnit currency,
-      @Nullable Long balanceMinor,
+      @Nullable Amount balance,
       @Nullable ExchangeRate rate) {}
 
   /** Something that stands in the way of opening the books, or that is only worth knowing. */
@@ -99,7 +100,7 @@ public record HouseholdPlan(
   private void addOfAccount(AccountPlan account, List<Missing> missing) {
     if (account.name().isBlank()) {
       missing.add(new Missing(true, "An account has no name."));
-    } else if (account.balanceMinor() == null) {
+    } else if (account.balance() == null) {
       missing.add(new Missing(false, "%s has no opening balance yet.".formatted(account.name())));
     } else if (needsRate(account) && account.rate() == null) {
       missing.add(
@@ -111,8 +112,8 @@ public record HouseholdPlan(
   }
 
   private boolean needsRate(AccountPlan account) {
-    Long balance = account.balanceMinor();
-    return balance != null && balance != 0 && !account.currency().equals(base(account));
+    Amount balance = account.balance();
+    return balance != null && !balance.isZero() && !account.currency().equals(base(account));
   }
 
   private CurrencyUnit base(AccountPlan account) {
@@ -138,15 +139,14 @@ public record HouseholdPlan(
   public OpeningSheet openings(int index, Book book) {
     var rows = new ArrayList<OpeningSheet.Row>();
     for (AccountPlan account : accounts) {
-      Long balance = account.balanceMinor();
-      if (account.book() == index && balance != null && balance != 0) {
+      Amount balance = account.balance();
+      if (account.book() == index && balance != null && !balance.isZero()) {
         ExchangeRate rate = account.rate();
         if (account.currency().equals(book.currency())) {
           rows.add(new OpeningSheet.Row(account.name(), balance, balance));
         } else if (rate != null) {
-          long value =
-              new ExchangeRates(List.of(rate))
-                  .convert(balance, account.currency(), book.currency(), rate.day());
+          Amount value =
+              new ExchangeRates(List.of(rate)).convert(balance, book.currency(), rate.day());
           rows.add(new OpeningSheet.Row(account.name(), balance, value));
         }
       }

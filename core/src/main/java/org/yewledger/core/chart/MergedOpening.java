@@ -5,18 +5,23 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
 
 /**
  * The opening balance of two accounts made one. Balances add up only if they are of one day: what
  * the one held on the day of the other, nobody has said.
  */
-public record MergedOpening(LocalDate opensOn, long balanceMinor) {
+public record MergedOpening(LocalDate opensOn, Amount balance) {
   /**
    * An account and its opening balance.
    *
-   * @param balanceMinor in minor units of its currency; null if it has none
+   * @param balance in its currency; null if it has none
    */
-  public record One(Account account, @Nullable Long balanceMinor) {}
+  public record One(Account account, @Nullable Amount balance) {
+    private Amount orZero() {
+      return balance == null ? Amount.zero(account.currency()) : balance;
+    }
+  }
 
   private static final LocalDate NEVER = LocalDate.EPOCH;
 
@@ -30,10 +35,9 @@ public record MergedOpening(LocalDate opensOn, long balanceMinor) {
       One from, One into, @Nullable LocalDate firstEntry, @Nullable LocalDate agreedThrough) {
     LocalDate day = from.account().opensOn();
     LocalDate other = into.account().opensOn();
-    if (from.balanceMinor() == null || day == null) {
-      return new MergedOpening(
-          Objects.requireNonNullElse(other, NEVER),
-          into.balanceMinor() == null ? 0 : into.balanceMinor());
+    Amount given = from.balance();
+    if (given == null || day == null) {
+      return new MergedOpening(Objects.requireNonNullElse(other, NEVER), into.orZero());
     }
     if (other != null && !other.equals(day)) {
       throw Refusal.ofField(
@@ -56,8 +60,6 @@ public record MergedOpening(LocalDate opensOn, long balanceMinor) {
           "%s agrees with its statements through %s, and they begin with its opening balance. Set that of %s to zero first."
               .formatted(into.account().name(), agreedThrough, from.account().name()));
     }
-    long both =
-        from.balanceMinor() + (into.balanceMinor() == null ? 0L : (long) into.balanceMinor());
-    return new MergedOpening(day, both);
+    return new MergedOpening(day, given.plus(into.orZero()));
   }
 }

@@ -2,13 +2,15 @@ package org.yewledger.core.gather;
 
 import java.time.LocalDate;
 import java.util.Map;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.money.Amount;
 
 /**
  * One line as the bank gave it.
  *
  * @param amountMinor minor units of the account's currency, from the account holder's side: money
- *     in is positive
+ *     in is positive. Plain, since lines are compared by the hundred thousand
  * @param payee the other party as the bank names it, empty if it does not
  * @param memo the bank's free text
  * @param reference a reference or check number, empty if there is none
@@ -62,6 +64,15 @@ public record BankLine(
         sourceLine,
         false,
         Map.of());
+  }
+
+  /**
+   * What the line moves.
+   *
+   * @param currency that of its account, which alone says what the minor units are of
+   */
+  public Amount amount(CurrencyUnit currency) {
+    return Amount.ofMinor(amountMinor, currency);
   }
 
   /** What the line says, in one piece: the payee and the memo, said once where they repeat. */

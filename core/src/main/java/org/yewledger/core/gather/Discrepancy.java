@@ -3,7 +3,7 @@ package org.yewledger.core.gather;
 import java.time.LocalDate;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /**
  * A place where what a source says does not come out: something is missing, doubled or wrong in it,
@@ -50,6 +50,7 @@ public record Discrepancy(
     return kind == Kind.COUNT
         ? kind.sentence.formatted(comesOutMinor, saidMinor)
         : kind.sentence.formatted(
-            Amounts.shown(comesOutMinor, currency), Amounts.shown(saidMinor, currency));
+            Amount.ofMinor(comesOutMinor, currency).shown(),
+            Amount.ofMinor(saidMinor, currency).shown());
   }
 }

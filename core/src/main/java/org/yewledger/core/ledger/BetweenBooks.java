@@ -5,8 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import org.joda.money.CurrencyUnit;
 import org.yewledger.core.Refusal;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /**
  * Lets one entry touch several books. Each book stays balanced by a posting to its account of
@@ -24,15 +25,15 @@ public final class BetweenBooks {
    *     not add up to zero over all of them
    */
   public static List<Posting> balanced(List<Posting> postings, Function<Book, Account> drawings) {
-    Map<Book, Long> apart = apartByBook(postings);
+    Map<Book, Amount> apart = apartByBook(postings);
     if (apart.size() < 2) {
       return postings;
     }
     requireBalanceOver(apart);
     var all = new ArrayList<>(postings);
-    apart.forEach((book, minor) -> {
-      if (minor != 0) {
-        all.add(new Posting(drawings.apply(book), -minor));
+    apart.forEach((book, rest) -> {
+      if (!rest.isZero()) {
+        all.add(new Posting(drawings.apply(book), rest.negated()));
       }
     });
     return all;
@@ -52,7 +53,7 @@ public final class BetweenBooks {
     return "%s gives %s %s to %s. So that each book balances by itself, these are added: %s in %s and %s in %s."
         .formatted(
             from.name(),
-            Amounts.shown(giver.debitMinor(), from.currency()),
+            giver.debit().shown(),
             from.currency(),
             to.name(),
             giver.account().name(),
@@ -61,21 +62,21 @@ public final class BetweenBooks {
             to.name());
   }
 
-  private static Map<Book, Long> apartByBook(List<Posting> postings) {
-    Map<Book, Long> apart = new LinkedHashMap<>();
-    postings.forEach(p -> apart.merge(p.account().book(), p.baseMinor(), Long::sum));
+  private static Map<Book, Amount> apartByBook(List<Posting> postings) {
+    Map<Book, Amount> apart = new LinkedHashMap<>();
+    postings.forEach(p -> apart.merge(p.account().book(), p.value(), Amount::plus));
     return apart;
   }
 
-  private static void requireBalanceOver(Map<Book, Long> apart) {
-    boolean oneCurrency = apart.keySet().stream().map(Book::currency).distinct().count() == 1;
-    long sum = apart.values().stream().mapToLong(Long::longValue).sum();
-    if (oneCurrency && sum != 0) {
+  private static void requireBalanceOver(Map<Book, Amount> apart) {
+    List<CurrencyUnit> currencies = apart.keySet().stream().map(Book::currency).distinct().toList();
+    if (currencies.size() > 1) {
+      return;
+    }
+    Amount sum = Amount.sum(currencies.getFirst(), apart.values());
+    if (!sum.isZero()) {
       throw Refusal.of(
-          "entry-out-of-balance",
-          "Debits and credits are %s apart."
-              .formatted(
-                  Amounts.shown(Math.abs(sum), apart.keySet().iterator().next().currency())));
+          "entry-out-of-balance", "Debits and credits are %s apart.".formatted(sum.size().shown()));
     }
   }
 }

@@ -31,7 +31,9 @@ public enum Countering {
     }
     List<Posting> opposite =
         entry.postings().stream()
-            .map(p -> new Posting(p.account(), -p.amountMinor(), -p.baseMinor(), p.note(), p.tax()))
+            .map(p ->
+                new Posting(
+                    p.account(), p.amount().negated(), p.value().negated(), p.note(), p.tax()))
             .toList();
     return new Entry(
         this == VOID ? entry.date() : on,

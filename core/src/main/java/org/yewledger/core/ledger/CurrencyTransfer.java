@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
 
 /**
@@ -15,14 +16,14 @@ import org.yewledger.core.money.ExchangeRates;
  * realises. Worth is known exactly if either side is in the base currency, and is taken at the rate
  * of the day otherwise.
  *
- * @param givenMinor what leaves {@code from}, in minor units of its currency; more than zero
- * @param takenMinor what arrives on {@code to}, in minor units of its currency; more than zero
+ * @param given what leaves {@code from}, in its currency; more than zero
+ * @param taken what arrives on {@code to}, in its currency; more than zero
  */
 public record CurrencyTransfer(
-    LocalDate date, Account from, long givenMinor, Account to, long takenMinor, String note) {
+    LocalDate date, Account from, Amount given, Account to, Amount taken, String note) {
 
   /** How the transfer is booked: the entry, the rate it implies, and the gain (loss below zero). */
-  public record Booked(Entry entry, BigDecimal impliedRate, long gainMinor) {}
+  public record Booked(Entry entry, BigDecimal impliedRate, Amount gain) {}
 
   /**
    * @throws Refusal if the accounts are the same, an amount is not above zero, or equal currencies
@@ -33,9 +34,9 @@ public record CurrencyTransfer(
       throw Refusal.ofField(
           "same-account", "to", "Choose two accounts; both are %s.".formatted(from.name()));
     }
-    requireAmount(givenMinor, "given");
-    requireAmount(takenMinor, "taken");
-    if (from.currency().equals(to.currency()) && givenMinor != takenMinor) {
+    requireAmount(given, from, "given");
+    requireAmount(taken, to, "taken");
+    if (from.currency().equals(to.currency()) && !given.equals(taken)) {
       throw Refusal.ofField(
           "amounts-differ",
           "taken",
@@ -44,62 +45,63 @@ public record CurrencyTransfer(
     }
   }
 
-  private static void requireAmount(long minor, String field) {
-    if (minor <= 0) {
+  private static void requireAmount(Amount amount, Account account, String field) {
+    if (!amount.currency().equals(account.currency())) {
+      throw new IllegalArgumentException("an amount in another currency than " + account.name());
+    }
+    if (amount.sign() <= 0) {
       throw Refusal.ofField("amount-not-positive", field, "Say an amount above zero.");
     }
   }
 
   /** The entry with whatever gain or loss it realises. */
   public Booked booked(Ledger ledger, String payee, Entry.Origin origin) {
-    long worth = worthMinor(ledger);
-    long carried = carriedMinor(ledger, worth);
+    Amount worth = worth(ledger);
+    Amount carried = carried(ledger, worth);
     var postings = new ArrayList<Posting>();
-    postings.add(new Posting(from, -givenMinor, -carried, note));
-    postings.add(new Posting(to, takenMinor, inBaseOfTo(ledger, worth), note));
-    long gain = worth - carried;
-    if (gain != 0) {
-      postings.add(new Posting(ledger.exchangeDifferences(from.book()), -gain));
+    postings.add(new Posting(from, given.negated(), carried.negated(), note));
+    postings.add(new Posting(to, taken, inBaseOfTo(ledger, worth), note));
+    Amount gain = worth.minus(carried);
+    if (!gain.isZero()) {
+      postings.add(new Posting(ledger.exchangeDifferences(from.book()), gain.negated()));
     }
     List<Posting> balanced = BetweenBooks.balanced(postings, ledger::drawings);
     return new Booked(
-        new Entry(date, payee, note, origin, balanced),
-        ExchangeRates.implied(givenMinor, from.currency(), takenMinor, to.currency()),
-        gain);
+        new Entry(date, payee, note, origin, balanced), ExchangeRates.implied(given, taken), gain);
   }
 
   /** What was moved is worth, in the base currency of the giving book. */
-  private long worthMinor(Ledger ledger) {
+  private Amount worth(Ledger ledger) {
     Book book = from.book();
     if (!from.isForeign()) {
-      return givenMinor;
+      return given;
     }
     if (to.currency().equals(book.currency())) {
-      return takenMinor;
+      return taken;
     }
     if (to.currency().equals(from.currency())) {
       // Nothing was exchanged: it arrives at what it was carried at.
       Position position = ledger.position(from, date);
-      return position.covers(givenMinor)
-          ? position.valueOf(givenMinor)
-          : ledger.rates().convert(givenMinor, from.currency(), book.currency(), date);
+      return position.covers(given)
+          ? position.valueOf(given)
+          : ledger.rates().convert(given, book.currency(), date);
     }
-    return ledger.rates().convert(takenMinor, to.currency(), book.currency(), date);
+    return ledger.rates().convert(taken, book.currency(), date);
   }
 
   /** What the books carry the given amount at; what goes below zero is taken at its worth. */
-  private long carriedMinor(Ledger ledger, long worth) {
+  private Amount carried(Ledger ledger, Amount worth) {
     if (!from.isForeign()) {
-      return givenMinor;
+      return given;
     }
     Position position = ledger.position(from, date);
-    return position.covers(givenMinor) ? position.valueOf(givenMinor) : worth;
+    return position.covers(given) ? position.valueOf(given) : worth;
   }
 
-  private long inBaseOfTo(Ledger ledger, long worth) {
+  private Amount inBaseOfTo(Ledger ledger, Amount worth) {
     if (!to.isForeign()) {
-      return takenMinor;
+      return taken;
     }
-    return ledger.rates().convert(worth, from.book().currency(), to.book().currency(), date);
+    return ledger.rates().convert(worth, to.book().currency(), date);
   }
 }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.money.Amount;
 
 /**
  * An entry as a person writes it: accounts and amounts, each in the account's own currency. What an
@@ -14,12 +15,12 @@ public record Draft(LocalDate date, String payee, String note, List<Line> lines,
   /**
    * A line of it.
    *
-   * @param amountMinor minor units of the account's currency, debits positive
+   * @param amount in the account's currency, debits above zero
    * @param tax what it is for sales tax, null where that plays no part
    */
-  public record Line(Account account, long amountMinor, String note, @Nullable PostingTax tax) {
-    public Line(Account account, long amountMinor, String note) {
-      this(account, amountMinor, note, null);
+  public record Line(Account account, Amount amount, String note, @Nullable PostingTax tax) {
+    public Line(Account account, Amount amount, String note) {
+      this(account, amount, note, null);
     }
   }
 
@@ -53,11 +54,7 @@ public record Draft(LocalDate date, String payee, String note, List<Line> lines,
       }
       postings.add(
           new Posting(
-              line.account(),
-              line.amountMinor(),
-              value(line, before, ledger),
-              line.note(),
-              line.tax()));
+              line.account(), line.amount(), value(line, before, ledger), line.note(), line.tax()));
     }
     before.stream().filter(p -> p.account().kind() == AccountKind.EXCHANGE).forEach(postings::add);
     return new Entry(
@@ -69,22 +66,16 @@ public record Draft(LocalDate date, String payee, String note, List<Line> lines,
         marks);
   }
 
-  private long value(Line line, List<Posting> before, Ledger ledger) {
+  private Amount value(Line line, List<Posting> before, Ledger ledger) {
     if (!line.account().isForeign()) {
-      return line.amountMinor();
+      return line.amount();
     }
     return before.stream()
         .filter(p -> p.account().id().equals(line.account().id()))
-        .filter(p -> p.amountMinor() == line.amountMinor())
-        .mapToLong(Posting::baseMinor)
+        .filter(p -> p.amount().equals(line.amount()))
+        .map(Posting::value)
         .findFirst()
-        .orElseGet(() ->
-            ledger
-                .rates()
-                .convert(
-                    line.amountMinor(),
-                    line.account().currency(),
-                    line.account().book().currency(),
-                    date));
+        .orElseGet(
+            () -> ledger.rates().convert(line.amount(), line.account().book().currency(), date));
   }
 }

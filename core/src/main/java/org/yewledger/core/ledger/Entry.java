@@ -6,7 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.core.Refusal;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
 
 /**
@@ -57,29 +57,25 @@ public record Entry(
    * @param rates values a balance in another currency than the book's on that day
    */
   public static Entry opening(
-      Account account, long balanceMinor, Account openingEquity, ExchangeRates rates) {
+      Account account, Amount balance, Account openingEquity, ExchangeRates rates) {
     LocalDate opensOn = account.opensOn();
     if (opensOn == null) {
       throw new IllegalArgumentException(account.name() + " has no opening date");
     }
     LocalDate day = opensOn.minusDays(1);
-    long value = rates.convert(balanceMinor, account.currency(), account.book().currency(), day);
+    Amount value = rates.convert(balance, account.book().currency(), day);
     return new Entry(
         day,
         "Opening balance",
         "",
         Origin.OPENING,
-        List.of(new Posting(account, balanceMinor, value, ""), new Posting(openingEquity, -value)));
-  }
-
-  /** What the entry moves: the sum of its debits, in minor units of the base currency. */
-  public long totalMinor() {
-    return postings.stream().mapToLong(Posting::debitMinor).sum();
+        List.of(
+            new Posting(account, balance, value, ""), new Posting(openingEquity, value.negated())));
   }
 
   private static void requirePostable(Posting posting, LocalDate date, Origin origin) {
     Account account = posting.account();
-    if (posting.amountMinor() == 0 && posting.baseMinor() == 0) {
+    if (posting.amount().isZero() && posting.value().isZero()) {
       throw Refusal.of("zero-posting", "The posting to %s is zero.".formatted(account.name()));
     }
     if (account.group()) {
@@ -106,21 +102,20 @@ public record Entry(
   }
 
   private static void requireBalance(Book book, List<Posting> postings) {
-    long value = postings.stream().mapToLong(Posting::baseMinor).sum();
+    requireZero(Amount.sum(book.currency(), postings.stream().map(Posting::value).toList()));
     List<CurrencyUnit> currencies =
         postings.stream().map(p -> p.account().currency()).distinct().toList();
-    if (value != 0) {
-      throw outOfBalance(value, book.currency());
-    }
-    long amount = postings.stream().mapToLong(Posting::amountMinor).sum();
-    if (currencies.size() == 1 && amount != 0) {
-      throw outOfBalance(amount, currencies.getFirst());
+    if (currencies.size() == 1) {
+      requireZero(
+          Amount.sum(currencies.getFirst(), postings.stream().map(Posting::amount).toList()));
     }
   }
 
-  private static Refusal outOfBalance(long apart, CurrencyUnit currency) {
-    return Refusal.of(
-        "entry-out-of-balance",
-        "Debits and credits are %s apart.".formatted(Amounts.shown(Math.abs(apart), currency)));
+  private static void requireZero(Amount apart) {
+    if (!apart.isZero()) {
+      throw Refusal.of(
+          "entry-out-of-balance",
+          "Debits and credits are %s apart.".formatted(apart.size().shown()));
+    }
   }
 }

@@ -1,6 +1,7 @@
 package org.yewledger.core.ledger;
 
 import java.util.List;
+import org.yewledger.core.money.Amount;
 
 /** All opening balances of a book on one sheet, with the opening equity that balances them. */
 public record OpeningSheet(Book book, List<Row> rows) {
@@ -8,19 +9,19 @@ public record OpeningSheet(Book book, List<Row> rows) {
   /**
    * An account's opening balance.
    *
-   * @param amountMinor minor units of the account's currency, a debt below zero
-   * @param baseMinor its value in the book's base currency
+   * @param amount in the account's currency, a debt below zero
+   * @param value what it is worth in the book's base currency
    */
-  public record Row(String name, long amountMinor, long baseMinor) {}
+  public record Row(String name, Amount amount, Amount value) {}
 
   /** What opening equity has to be, debits positive. */
-  public long equityMinor() {
-    return -rows.stream().mapToLong(Row::baseMinor).sum();
+  public Amount equity() {
+    return Amount.sum(book.currency(), rows.stream().map(Row::value).toList()).negated();
   }
 
   /** The sum of both sides, which the equity makes equal. */
-  public long totalMinor() {
-    long debits = rows.stream().mapToLong(r -> Math.max(r.baseMinor(), 0)).sum();
-    return debits + Math.max(equityMinor(), 0);
+  public Amount total() {
+    return Amount.sum(book.currency(), rows.stream().map(r -> r.value().ifAbove()).toList())
+        .plus(equity().ifAbove());
   }
 }

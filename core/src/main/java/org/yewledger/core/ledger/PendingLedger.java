@@ -37,10 +37,7 @@ public final class PendingLedger implements Ledger {
     Position position = stored.position(account, day);
     for (Pending p : pending) {
       if (p.posting().account().id().equals(account.id()) && !p.day().isAfter(day)) {
-        position =
-            new Position(
-                position.ownMinor() + p.posting().amountMinor(),
-                position.baseMinor() + p.posting().baseMinor());
+        position = position.plus(new Position(p.posting().amount(), p.posting().value()));
       }
     }
     return position;

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRate;
 
 /**
@@ -13,10 +14,10 @@ import org.yewledger.core.money.ExchangeRate;
 public record Revaluation(Book book, LocalDate day, List<Line> lines) {
 
   /** One account: its amount, the value it is carried at, the rate of the day, and its worth. */
-  public record Line(Account account, Position position, ExchangeRate rate, long worthMinor) {
+  public record Line(Account account, Position position, ExchangeRate rate, Amount worth) {
     /** Above zero where the value rises. */
-    public long changeMinor() {
-      return worthMinor - position.baseMinor();
+    public Amount change() {
+      return worth.minus(position.value());
     }
   }
 
@@ -28,9 +29,8 @@ public record Revaluation(Book book, LocalDate day, List<Line> lines) {
     var lines = new ArrayList<Line>();
     for (Account account : accounts) {
       Position position = ledger.position(account, day);
-      if (isRevalued(account, book) && !position.equals(Position.EMPTY)) {
-        long worth =
-            ledger.rates().convert(position.ownMinor(), account.currency(), book.currency(), day);
+      if (isRevalued(account, book) && !position.isEmpty()) {
+        Amount worth = ledger.rates().convert(position.amount(), book.currency(), day);
         ExchangeRate rate =
             ledger.rates().on(day, account.currency(), book.currency()).orElse(null);
         if (rate != null) {
@@ -53,12 +53,12 @@ public record Revaluation(Book book, LocalDate day, List<Line> lines) {
   public Optional<Entry> entry(Account exchangeDifferences) {
     var postings = new ArrayList<Posting>();
     for (Line line : lines) {
-      if (line.changeMinor() != 0) {
+      if (!line.change().isZero()) {
         postings.add(
             new Posting(
                 line.account(),
-                0,
-                line.changeMinor(),
+                Amount.zero(line.account().currency()),
+                line.change(),
                 "at " + line.rate().rate().stripTrailingZeros().toPlainString()));
       }
     }
@@ -67,7 +67,7 @@ public record Revaluation(Book book, LocalDate day, List<Line> lines) {
     }
     // One posting for each account, so that a gain on one and a loss on another both show.
     for (Posting p : List.copyOf(postings)) {
-      postings.add(new Posting(exchangeDifferences, -p.baseMinor(), p.account().name()));
+      postings.add(new Posting(exchangeDifferences, p.value().negated(), p.account().name()));
     }
     return Optional.of(new Entry(day, "Revaluation", "", Entry.Origin.REVALUATION, postings));
   }

@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.yewledger.core.Refusal;
-import org.yewledger.core.money.Amounts;
 
 /**
  * An entry given another form: which of its postings stay, and which go. A posting stays where
@@ -25,8 +24,8 @@ public record Revision(Entry wanted, Map<Integer, Integer> kept) {
   public record Standing(Posting posting, boolean atBank, boolean ticked) {
     private boolean isSame(Posting other) {
       return posting.account().id().equals(other.account().id())
-          && posting.amountMinor() == other.amountMinor()
-          && posting.baseMinor() == other.baseMinor();
+          && posting.amount().equals(other.amount())
+          && posting.value().equals(other.value());
     }
   }
 
@@ -90,11 +89,8 @@ public record Revision(Entry wanted, Map<Integer, Integer> kept) {
   }
 
   private static String named(Standing standing) {
-    Account account = standing.posting().account();
+    Posting posting = standing.posting();
     return "%s %s on %s"
-        .formatted(
-            Amounts.shown(standing.posting().amountMinor(), account.currency()),
-            account.currency(),
-            account.name());
+        .formatted(posting.amount().shown(), posting.amount().currency(), posting.account().name());
   }
 }

@@ -54,19 +54,20 @@ public final class ExchangeRates {
    *
    * @throws Refusal {@code rate-missing}, saying which and for what day
    */
-  public long convert(long minor, CurrencyUnit from, CurrencyUnit to, LocalDate day) {
-    if (from.equals(to) || minor == 0) {
-      return minor;
+  public Amount convert(Amount amount, CurrencyUnit to, LocalDate day) {
+    CurrencyUnit from = amount.currency();
+    if (from.equals(to) || amount.isZero()) {
+      return from.equals(to) ? amount : Amount.zero(to);
     }
-    BigDecimal amount = Amounts.toDecimal(minor, from);
+    BigDecimal decimal = amount.decimal();
     int decimals = to.getDecimalPlaces();
     var straight = floor(from, to, day);
     var turned = floor(to, from, day);
     BigDecimal worth;
     if (straight != null && (turned == null || !turned.getKey().isAfter(straight.getKey()))) {
-      worth = amount.multiply(straight.getValue()).setScale(decimals, RoundingMode.HALF_EVEN);
+      worth = decimal.multiply(straight.getValue()).setScale(decimals, RoundingMode.HALF_EVEN);
     } else if (turned != null) {
-      worth = amount.divide(turned.getValue(), decimals, RoundingMode.HALF_EVEN);
+      worth = decimal.divide(turned.getValue(), decimals, RoundingMode.HALF_EVEN);
     } else {
       throw Refusal.ofField(
           "rate-missing",
@@ -74,7 +75,7 @@ public final class ExchangeRates {
           "There is no rate from %s to %s on or before %s. Type one under Rates, then go on."
               .formatted(from, to, day));
     }
-    return Amounts.toMinor(worth, to);
+    return Amount.of(worth, to);
   }
 
   private Map.@org.jspecify.annotations.Nullable Entry<LocalDate, BigDecimal> floor(
@@ -86,9 +87,7 @@ public final class ExchangeRates {
   /**
    * The rate that two amounts of an exchange imply: how much of {@code to} one of {@code from} was.
    */
-  public static BigDecimal implied(
-      long fromMinor, CurrencyUnit from, long toMinor, CurrencyUnit to) {
-    return Amounts.toDecimal(Math.abs(toMinor), to)
-        .divide(Amounts.toDecimal(Math.abs(fromMinor), from), 6, RoundingMode.HALF_EVEN);
+  public static BigDecimal implied(Amount from, Amount to) {
+    return to.size().decimal().divide(from.size().decimal(), 6, RoundingMode.HALF_EVEN);
   }
 }

@@ -2,6 +2,7 @@ package org.yewledger.core.post;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.gather.BankLine;
@@ -12,7 +13,8 @@ import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.ledger.Posting;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
+import org.yewledger.core.money.ExchangeRates;
 
 /**
  * How a waiting bank line is to be booked.
@@ -34,13 +36,13 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
    * A part of a line's amount.
    *
    * @param account a category, or another account of one's own, of this book or another
-   * @param amountMinor minor units with the sign of the bank line: −12.00 is 12.00 spent
-   * @param otherMinor where the account is of one's own and in another currency: what arrives or
-   *     leaves there, in minor units of that currency, above zero; null otherwise
+   * @param amount in the currency of the bank line, with its sign: −12.00 is 12.00 spent
+   * @param other where the account is of one's own and in another currency: what arrives or leaves
+   *     there, in that currency, above zero; null otherwise
    */
-  public record Part(Account account, long amountMinor, String note, @Nullable Long otherMinor) {
-    public Part(Account account, long amountMinor, String note) {
-      this(account, amountMinor, note, null);
+  public record Part(Account account, Amount amount, String note, @Nullable Amount other) {
+    public Part(Account account, Amount amount, String note) {
+      this(account, amount, note, null);
     }
 
     /** Moved to an account of one's own in the same currency: it takes its value along. */
@@ -84,18 +86,19 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
     if (payee.isBlank()) {
       throw Refusal.ofField("payee-missing", "payee", "Say who this is.");
     }
-    if (line.amountMinor() == 0) {
+    Amount whole = line.amount(bankAccount.currency());
+    if (whole.isZero()) {
       throw Refusal.of(
           "nothing-moved",
           "The line is of %s: it moves nothing, so there is nothing to book."
-              .formatted(Amounts.shown(0, bankAccount.currency())));
+              .formatted(whole.shown()));
     }
-    long rest = line.amountMinor() - parts.stream().mapToLong(Part::amountMinor).sum();
-    if (restToSuspense && rest != 0) {
+    Amount rest = whole.minus(placed(bankAccount));
+    if (restToSuspense && !rest.isZero()) {
       return withRest(ledger.suspense(bankAccount.book()), rest)
           .entryFor(bankAccount, line, ledger);
     }
-    requirePlaced(bankAccount, line);
+    requirePlaced(bankAccount, whole, rest);
     for (Part part : parts) {
       if (part.isExchange(bankAccount)) {
         return exchange(bankAccount, part, line, ledger);
@@ -103,17 +106,17 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
     }
     var values = Values.of(bankAccount, line, this, ledger);
     var postings = new ArrayList<Posting>();
-    postings.add(new Posting(bankAccount, line.amountMinor(), values.carried(), ""));
-    long placed = 0;
-    long placedValue = 0;
+    postings.add(new Posting(bankAccount, whole, values.carried(), ""));
+    Amount placed = Amount.zero(bankAccount.currency());
+    Amount placedValue = Amount.zero(bankAccount.book().currency());
     for (Part part : parts) {
-      long share = values.share(part, bankAccount, placed);
-      placed += part.amountMinor();
-      placedValue += share;
+      Amount share = values.share(part, bankAccount, placed);
+      placed = placed.plus(part.amount());
+      placedValue = placedValue.plus(share);
       postings.add(posting(part, bankAccount, share, line, ledger));
     }
-    long gain = placedValue - values.carried();
-    if (gain != 0) {
+    Amount gain = placedValue.minus(values.carried());
+    if (!gain.isZero()) {
       postings.add(new Posting(ledger.exchangeDifferences(bankAccount.book()), gain));
     }
     return new Booked(
@@ -126,7 +129,7 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
         0);
   }
 
-  private Booking withRest(Account suspense, long rest) {
+  private Booking withRest(Account suspense, Amount rest) {
     var all = new ArrayList<>(parts);
     all.add(new Part(suspense, rest, ""));
     return new Booking(payee, note, all);
@@ -139,73 +142,59 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
    */
   private record Values(Position atCost, Position atWorth) {
     static Values of(Account bankAccount, BankLine line, Booking booking, Ledger ledger) {
-      long amount = line.amountMinor();
+      Amount amount = line.amount(bankAccount.currency());
       if (!bankAccount.isForeign()) {
         var plain = new Position(amount, amount);
         return new Values(plain, plain);
       }
       Position standing = ledger.position(bankAccount, line.bookedOn());
-      boolean leaves = standing.covers(-amount);
+      boolean leaves = standing.covers(amount.negated());
       boolean carriedOver = booking.parts.stream().allMatch(p -> p.carriesOver(bankAccount));
-      long worth =
+      CurrencyUnit base = bankAccount.book().currency();
+      Amount worth =
           leaves && carriedOver
-              ? 0
-              : ledger
-                  .rates()
-                  .convert(
-                      amount,
-                      bankAccount.currency(),
-                      bankAccount.book().currency(),
-                      line.bookedOn());
-      long cost = leaves ? -standing.valueOf(-amount) : worth;
+              ? Amount.zero(base)
+              : ledger.rates().convert(amount, base, line.bookedOn());
+      Amount cost = leaves ? standing.valueOf(amount.negated()).negated() : worth;
       return new Values(new Position(amount, cost), new Position(amount, worth));
     }
 
-    long carried() {
-      return atCost.baseMinor();
+    Amount carried() {
+      return atCost.value();
     }
 
-    long share(Part part, Account bankAccount, long placed) {
+    Amount share(Part part, Account bankAccount, Amount placed) {
       Position whole = part.carriesOver(bankAccount) ? atCost : atWorth;
-      return whole.valueOf(placed + part.amountMinor()) - whole.valueOf(placed);
+      return whole.valueOf(placed.plus(part.amount())).minus(whole.valueOf(placed));
     }
   }
 
-  private void requirePlaced(Account bankAccount, BankLine line) {
-    long placed = 0;
-    for (Part part : parts) {
-      requirePlace(bankAccount, part.account());
-      placed += part.amountMinor();
-    }
-    long rest = line.amountMinor() - placed;
-    if (rest != 0) {
+  private Amount placed(Account bankAccount) {
+    return Amount.sum(bankAccount.currency(), parts.stream().map(Part::amount).toList());
+  }
+
+  private void requirePlaced(Account bankAccount, Amount whole, Amount rest) {
+    parts.forEach(part -> requirePlace(bankAccount, part.account()));
+    if (!rest.isZero()) {
       throw Refusal.ofField(
           "still-to-place",
           "parts",
           "%s still to place: the parts have to add up to %s."
-              .formatted(
-                  Amounts.shown(rest, bankAccount.currency()),
-                  Amounts.shown(line.amountMinor(), bankAccount.currency())));
+              .formatted(rest.shown(), whole.shown()));
     }
   }
 
   /** A part's posting; {@code share} is its part of the line's value in the bank account's book. */
   private static Posting posting(
-      Part part, Account bankAccount, long share, BankLine line, Ledger ledger) {
+      Part part, Account bankAccount, Amount share, BankLine line, Ledger ledger) {
     Account account = part.account();
-    long value =
-        ledger
-            .rates()
-            .convert(
-                share, bankAccount.book().currency(), account.book().currency(), line.bookedOn());
-    long amount =
+    ExchangeRates rates = ledger.rates();
+    Amount value = rates.convert(share, account.book().currency(), line.bookedOn());
+    Amount amount =
         account.isForeign()
-            ? ledger
-                .rates()
-                .convert(
-                    part.amountMinor(), bankAccount.currency(), account.currency(), line.bookedOn())
+            ? rates.convert(part.amount(), account.currency(), line.bookedOn())
             : value;
-    return new Posting(account, -amount, -value, part.note());
+    return new Posting(account, amount.negated(), value.negated(), part.note());
   }
 
   /** All of a line moved to, or come from, an account of one's own in another currency. */
@@ -217,7 +206,7 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
           "A transfer to %s in %s takes the whole line. Book the other parts as entries of their own."
               .formatted(part.account().name(), part.account().currency()));
     }
-    Long other = part.otherMinor();
+    Amount other = part.other();
     if (other == null) {
       throw Refusal.ofField(
           "other-amount-missing",
@@ -225,7 +214,7 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
           "%s is in %s. Say the amount there as well."
               .formatted(part.account().name(), part.account().currency()));
     }
-    long amount = Math.abs(line.amountMinor());
+    Amount amount = line.amount(bankAccount.currency()).size();
     var transfer =
         line.amountMinor() < 0
             ? new CurrencyTransfer(
@@ -237,9 +226,10 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
     return new Booked(entry, atBank);
   }
 
-  /** All of the line to one account. */
-  public static Booking plain(String payee, Account account, BankLine line) {
-    return new Booking(payee, "", List.of(new Part(account, line.amountMinor(), "")));
+  /** All of a line on {@code bankAccount} to one account. */
+  public static Booking plain(String payee, Account account, BankLine line, Account bankAccount) {
+    return new Booking(
+        payee, "", List.of(new Part(account, line.amount(bankAccount.currency()), "")));
   }
 
   private static void requirePlace(Account bankAccount, Account account) {

@@ -16,16 +16,16 @@ import org.yewledger.core.rules.RuleBook;
  * <p>Cost: linear in lines and open postings, and what {@link RuleBook} says for the rules.
  */
 public final class Proposer {
-  private record Amount(UUID accountId, long minor) {}
+  private record OnAccount(UUID accountId, long amountMinor) {}
 
   private final Situation situation;
-  private final Map<Amount, List<OpenPosting>> open = new HashMap<>();
+  private final Map<OnAccount, List<OpenPosting>> open = new HashMap<>();
 
   private Proposer(Situation situation) {
     this.situation = situation;
     for (OpenPosting posting : situation.open()) {
       open.computeIfAbsent(
-              new Amount(posting.accountId(), posting.amountMinor()),
+              new OnAccount(posting.accountId(), posting.amountMinor()),
               a -> new java.util.ArrayList<>())
           .add(posting);
     }
@@ -43,7 +43,7 @@ public final class Proposer {
             waiting.account().id(),
             waiting.line(),
             open.getOrDefault(
-                new Amount(waiting.account().id(), waiting.line().amountMinor()), List.of()));
+                new OnAccount(waiting.account().id(), waiting.line().amountMinor()), List.of()));
     return rule(waiting)
         .map(rule ->
             new Proposal(
@@ -67,6 +67,6 @@ public final class Proposer {
   private Booking booking(Rule rule, WaitingLine waiting) {
     Account to = Objects.requireNonNull(situation.accounts().get(rule.then().accountId()));
     String payee = rule.then().payee().isEmpty() ? waiting.line().text() : rule.then().payee();
-    return Booking.plain(payee, to, waiting.line());
+    return Booking.plain(payee, to, waiting.line(), waiting.account());
   }
 }

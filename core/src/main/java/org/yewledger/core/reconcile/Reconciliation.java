@@ -1,53 +1,53 @@
 package org.yewledger.core.reconcile;
 
 import java.util.List;
-import org.joda.money.CurrencyUnit;
 import org.yewledger.core.Refusal;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /**
- * A statement held against the ticked postings of its account. All amounts are minor units, debits
- * positive.
+ * A statement held against the ticked postings of its account, in the account's currency; debits
+ * are above zero.
  *
- * @param openingMinor the closing balance of the statement before
- * @param inMinor the sum of ticked postings above zero
- * @param outMinor the sum of ticked postings below zero, as a positive amount
- * @param closingMinor what the statement says at its end
+ * @param opening the closing balance of the statement before
+ * @param in the sum of ticked postings above zero
+ * @param out the sum of ticked postings below zero, as an amount above zero
+ * @param closing what the statement says at its end
  */
-public record Reconciliation(long openingMinor, long inMinor, long outMinor, long closingMinor) {
+public record Reconciliation(Amount opening, Amount in, Amount out, Amount closing) {
 
-  public static Reconciliation of(long openingMinor, List<Long> tickedMinor, long closingMinor) {
-    long in = 0;
-    long out = 0;
-    for (long amount : tickedMinor) {
-      if (amount > 0) {
-        in += amount;
-      } else {
-        out -= amount;
-      }
-    }
-    return new Reconciliation(openingMinor, in, out, closingMinor);
+  public static Reconciliation of(Amount opening, List<Amount> ticked, Amount closing) {
+    return new Reconciliation(
+        opening,
+        Amount.sum(opening.currency(), ticked.stream().map(Amount::ifAbove).toList()),
+        Amount.sum(opening.currency(), ticked.stream().map(Amount::ifBelow).toList()),
+        closing);
+  }
+
+  /** That of a finished statement whose parts do not matter any more: it agrees. */
+  public static Reconciliation agreed(Amount closing) {
+    Amount zero = Amount.zero(closing.currency());
+    return new Reconciliation(closing, zero, zero, closing);
   }
 
   /** The balance that the ticked postings make. */
-  public long tickedMinor() {
-    return openingMinor + inMinor - outMinor;
+  public Amount ticked() {
+    return opening.plus(in).minus(out);
   }
 
   /** What is still missing: the statement's balance less the ticked one. */
-  public long differenceMinor() {
-    return closingMinor - tickedMinor();
+  public Amount difference() {
+    return closing.minus(ticked());
   }
 
   /**
    * @throws Refusal {@code difference-not-zero}, with the difference
    */
-  public void requireAgreement(CurrencyUnit currency) {
-    if (differenceMinor() != 0) {
+  public void requireAgreement() {
+    if (!difference().isZero()) {
       throw Refusal.of(
           "difference-not-zero",
           "The statement and the ticked postings are still %s apart. Finish is possible at 0.00 only."
-              .formatted(Amounts.shown(differenceMinor(), currency)));
+              .formatted(difference().shown()));
     }
   }
 }

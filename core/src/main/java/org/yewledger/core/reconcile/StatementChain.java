@@ -7,12 +7,13 @@ import java.util.Optional;
 import java.util.UUID;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
 
 /** The statements of one account, in which each opens with what the one before closed with. */
-public record StatementChain(Account account, long openingBalanceMinor, List<Link> links) {
+public record StatementChain(Account account, Amount openingBalance, List<Link> links) {
 
   /** One statement of the chain. */
-  public record Link(UUID id, LocalDate closesOn, long closingMinor, boolean finished) {}
+  public record Link(UUID id, LocalDate closesOn, Amount closing, boolean finished) {}
 
   /** {@code links} in any order; the chain keeps them by date. */
   public StatementChain {
@@ -24,9 +25,9 @@ public record StatementChain(Account account, long openingBalanceMinor, List<Lin
     return links.stream().filter(l -> l.closesOn().isBefore(day)).reduce((a, b) -> b);
   }
 
-  /** What a statement that closes on this day opens with, in minor units. */
-  public long openingMinor(LocalDate closesOn) {
-    return before(closesOn).map(Link::closingMinor).orElse(openingBalanceMinor);
+  /** What a statement that closes on this day opens with. */
+  public Amount opening(LocalDate closesOn) {
+    return before(closesOn).map(Link::closing).orElse(openingBalance);
   }
 
   /** The last day of the finished part of the chain. */

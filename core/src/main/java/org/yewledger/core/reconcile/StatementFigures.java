@@ -4,17 +4,18 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.money.Amount;
 
 /**
- * What a statement says of its period beside its closing balance; all of it may be missing. Minor
- * units of the account's currency.
+ * What a statement says of its period beside its closing balance, in the account's currency; all of
+ * it may be missing.
  *
- * @param openingMinor what it says it opens with
- * @param inMinor what it brings in, not below zero
- * @param outMinor what it takes out, as a positive amount
+ * @param opening what it says it opens with
+ * @param in what it brings in, not below zero
+ * @param out what it takes out, as an amount above zero
  */
 public record StatementFigures(
-    @Nullable Long openingMinor, @Nullable Long inMinor, @Nullable Long outMinor) {
+    @Nullable Amount opening, @Nullable Amount in, @Nullable Amount out) {
   public static final StatementFigures NONE = new StatementFigures(null, null, null);
 
   /**
@@ -22,8 +23,8 @@ public record StatementFigures(
    * what it opens with may lack lines at its beginning, and then says nothing of in and out either.
    */
   public static StatementFigures ofLines(
-      @Nullable Long openingMinor, List<BankLine> lines, LocalDate closesOn) {
-    if (openingMinor == null) {
+      @Nullable Amount opening, List<BankLine> lines, LocalDate closesOn) {
+    if (opening == null) {
       return NONE;
     }
     long in = 0;
@@ -34,6 +35,7 @@ public record StatementFigures(
         out += Math.max(-line.amountMinor(), 0);
       }
     }
-    return new StatementFigures(openingMinor, in, out);
+    return new StatementFigures(
+        opening, Amount.ofMinor(in, opening.currency()), Amount.ofMinor(out, opening.currency()));
   }
 }

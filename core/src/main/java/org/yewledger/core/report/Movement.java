@@ -1,21 +1,20 @@
 package org.yewledger.core.report;
 
 import java.util.List;
-import org.joda.money.CurrencyUnit;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.money.Amount;
 
 /**
  * What an entry moved, as one figure: seen from the money of the book that it begins in. Earned is
  * above zero and spent below, after whatever was kept back of it; between own accounts it is what
  * was moved.
  *
- * @param amountMinor minor units of {@code currency}
  * @param transfer whether no category is touched
  */
-public record Movement(long amountMinor, CurrencyUnit currency, boolean transfer) {
+public record Movement(Amount amount, boolean transfer) {
 
   /**
    * Cost: linear in the postings.
@@ -30,12 +29,12 @@ public record Movement(long amountMinor, CurrencyUnit currency, boolean transfer
             .filter(p -> p.account().kind() != AccountKind.DRAWINGS)
             .toList();
     boolean category = postings.stream().anyMatch(p -> p.account().accountClass().isCategory());
-    long money = own.stream().filter(Movement::isMoney).mapToLong(Posting::baseMinor).sum();
     if (category && own.stream().anyMatch(Movement::isMoney)) {
-      return new Movement(money, book.currency(), false);
+      List<Amount> money = own.stream().filter(Movement::isMoney).map(Posting::value).toList();
+      return new Movement(Amount.sum(book.currency(), money), false);
     }
-    long debits = own.stream().mapToLong(Posting::debitMinor).sum();
-    return new Movement(debits, book.currency(), !category);
+    List<Amount> debits = own.stream().map(Posting::debit).toList();
+    return new Movement(Amount.sum(book.currency(), debits), !category);
   }
 
   private static boolean isMoney(Posting posting) {

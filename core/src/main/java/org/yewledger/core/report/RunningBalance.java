@@ -1,6 +1,8 @@
 package org.yewledger.core.report;
 
+import java.util.ArrayList;
 import java.util.List;
+import org.yewledger.core.money.Amount;
 
 /** The balance after each posting of an account's register. */
 public final class RunningBalance {
@@ -9,16 +11,16 @@ public final class RunningBalance {
   /**
    * Balances for a page of the register, newest posting first.
    *
-   * @param afterNewestMinor the balance after the first posting of the page
-   * @param amountsMinor the postings of the page, newest first
+   * @param afterNewest the balance after the first posting of the page
+   * @param amounts the postings of the page, newest first
    * @return for each posting the balance right after it, in the same order
    */
-  public static List<Long> newestFirst(long afterNewestMinor, List<Long> amountsMinor) {
-    var balances = new java.util.ArrayList<Long>(amountsMinor.size());
-    long balance = afterNewestMinor;
-    for (long amount : amountsMinor) {
+  public static List<Amount> newestFirst(Amount afterNewest, List<Amount> amounts) {
+    var balances = new ArrayList<Amount>(amounts.size());
+    Amount balance = afterNewest;
+    for (Amount amount : amounts) {
       balances.add(balance);
-      balance -= amount;
+      balance = balance.minus(amount);
     }
     return balances;
   }

@@ -1,13 +1,17 @@
 package org.yewledger.core.chart;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNull;
 import static org.yewledger.core.Fixtures.BOOK;
 import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.GROCERIES;
 import static org.yewledger.core.Fixtures.KESTREL;
 import static org.yewledger.core.Fixtures.OTHER_BOOK;
 import static org.yewledger.core.Fixtures.SHOP_USD;
+import static org.yewledger.core.Fixtures.account;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.refusalOf;
+import static org.yewledger.core.Fixtures.usd;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -22,6 +26,7 @@ import org.yewledger.core.chart.AccountTree.Node;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
+import org.yewledger.core.money.Amount;
 
 public class AccountTreeTest {
   private static Account group(Book book, String name, AccountKind kind) {
@@ -74,8 +79,8 @@ public class AccountTreeTest {
     assertEquals(refusalOf(() -> tree.requireMove(dollars, CURRENT.id())), "set-aside-where");
     var with =
         new AccountTree(List.of(new Node(CURRENT, null, 0), new Node(holiday, CURRENT.id(), 0)));
-    long sum = with.rows(BOOK.id(), a -> a.equals(holiday) ? 300 : 1_000).getFirst().sum();
-    assertEquals(sum, 1_300);
+    var rows = with.rows(BOOK.id(), a -> eur(a.equals(holiday) ? 300 : 1_000));
+    assertEquals(rows.getFirst().sum(), eur(1_300));
   }
 
   @Test
@@ -104,13 +109,30 @@ public class AccountTreeTest {
   }
 
   @Test
+  public void twoCurrenciesAreNotSummed() {
+    Account abroad = group(OTHER_BOOK, "Abroad", AccountKind.PAYOUT);
+    Account empty = group(OTHER_BOOK, "Empty", AccountKind.PAYOUT);
+    var mixed =
+        new AccountTree(
+            List.of(
+                new Node(empty, null, 0),
+                new Node(abroad, null, 1),
+                new Node(SHOP_USD, abroad.id(), 0),
+                new Node(KESTREL, abroad.id(), 1)));
+    var rows = mixed.rows(OTHER_BOOK.id(), a -> Amount.ofMinor(7, a.currency()));
+    assertNull(rows.get(0).sum());
+    assertNull(rows.get(1).sum());
+    assertEquals(rows.get(2).sum(), usd(7));
+  }
+
+  @Test
   public void aGroupSumsAllThatStandsBelowIt() {
     for (int seed = 0; seed < 100; seed++) {
       var random = new Random(seed);
       var nodes = new ArrayList<Node>();
       Map<UUID, Long> values = new HashMap<>();
       for (int i = 0; i < 60; i++) {
-        Account account = group(BOOK, "A" + i, AccountKind.EXPENSE);
+        Account account = account(BOOK, "A" + i, AccountKind.EXPENSE, null);
         UUID parent =
             nodes.isEmpty() || random.nextInt(4) == 0
                 ? null
@@ -119,7 +141,7 @@ public class AccountTreeTest {
         values.put(account.id(), random.nextLong(-10_000, 10_000));
       }
       var random60 = new AccountTree(nodes);
-      var rows = random60.rows(BOOK.id(), a -> values.getOrDefault(a.id(), 0L));
+      var rows = random60.rows(BOOK.id(), a -> eur(values.getOrDefault(a.id(), 0L)));
       assertEquals(rows.size(), 60);
       for (var row : rows) {
         long below =
@@ -127,7 +149,7 @@ public class AccountTreeTest {
                 .filter(n -> random60.isWithin(n.account().id(), row.node().account().id()))
                 .mapToLong(n -> values.getOrDefault(n.account().id(), 0L))
                 .sum();
-        assertEquals(row.sum(), below, "seed " + seed);
+        assertEquals(row.sum(), eur(below), "seed " + seed);
       }
     }
   }

@@ -10,6 +10,7 @@ import static org.yewledger.core.Fixtures.GROCERIES;
 import static org.yewledger.core.Fixtures.PAPER;
 import static org.yewledger.core.Fixtures.SCHOOL;
 import static org.yewledger.core.Fixtures.account;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.refusalOf;
 
 import java.time.LocalDate;
@@ -25,11 +26,11 @@ public class AccountUseTest {
 
   private static AccountUse used(Account account, long balance) {
     return new AccountUse(
-        account, new Position(balance, balance), 3, FIRST, 0, null, 0, 0, 0, 0, 0, 0);
+        account, new Position(eur(balance), eur(balance)), 3, FIRST, 0, null, 0, 0, 0, 0, 0, 0);
   }
 
   private static AccountUse unused(Account account) {
-    return new AccountUse(account, Position.EMPTY, 0, null, 0, null, 0, 0, 0, 0, 0, 0);
+    return new AccountUse(account, Position.empty(account), 0, null, 0, null, 0, 0, 0, 0, 0, 0);
   }
 
   @Test
@@ -45,7 +46,8 @@ public class AccountUseTest {
   public void onlyWhatWasNeverUsedIsDeleted() {
     unused(GROCERIES).requireNeverUsed();
     assertEquals(refusalOf(() -> used(GROCERIES, 0).requireNeverUsed()), "account-used");
-    var ruled = new AccountUse(GROCERIES, Position.EMPTY, 0, null, 0, null, 0, 0, 0, 0, 1, 0);
+    var ruled =
+        new AccountUse(GROCERIES, Position.empty(GROCERIES), 0, null, 0, null, 0, 0, 0, 0, 1, 0);
     assertEquals(refusalOf(ruled::requireNeverUsed), "account-used");
   }
 
@@ -59,7 +61,8 @@ public class AccountUseTest {
     Account dollars = account(BOOK, "Purse, USD", AccountKind.CASH, CurrencyUnit.USD, null);
     assertEquals(
         refusalOf(() -> used(CURRENT, 5).requireMergeableInto(dollars)), "merge-across-currencies");
-    var withLines = new AccountUse(CARD, Position.EMPTY, 3, FIRST, 9, FIRST, 0, 1, 0, 0, 0, 0);
+    var withLines =
+        new AccountUse(CARD, Position.empty(CARD), 3, FIRST, 9, FIRST, 0, 1, 0, 0, 0, 0);
     Account other = account(BOOK, "Other card", AccountKind.CARD, null);
     assertEquals(refusalOf(() -> withLines.requireMergeableInto(other)), "merge-with-statements");
   }
@@ -103,7 +106,7 @@ public class AccountUseTest {
   private static AccountUse atBank(long undecided, long openStatements, long feeds) {
     return new AccountUse(
         CURRENT,
-        Position.EMPTY,
+        Position.empty(CURRENT),
         3,
         FIRST,
         9,

@@ -7,6 +7,7 @@ import static org.testng.Assert.expectThrows;
 import static org.yewledger.core.Fixtures.BOOK;
 import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.GROCERIES;
+import static org.yewledger.core.Fixtures.eur;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -61,7 +62,7 @@ public class ChartPlanTest {
             EXISTING);
     Planned p = plan.accounts().getFirst();
     assertEquals(p.known(), CURRENT);
-    assertEquals(p.openingMinor(), Long.valueOf(-12_50));
+    assertEquals(p.opening(), eur(-12_50));
     assertNull(
         ChartPlan.of(List.of(row(2, "Bakery", "expense", "", "", "")), BOOK, EXISTING)
             .accounts()

@@ -3,8 +3,11 @@ package org.yewledger.core.chart;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.yewledger.core.Fixtures.BOOK;
+import static org.yewledger.core.Fixtures.dollars;
 import static org.yewledger.core.Fixtures.dollarsToEuros;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.refusalOf;
+import static org.yewledger.core.Fixtures.usd;
 
 import java.time.LocalDate;
 import java.time.Month;
@@ -33,11 +36,18 @@ public class HouseholdPlanTest {
   }
 
   private static AccountPlan euros(String name, Long balance) {
-    return new AccountPlan(0, name, AccountKind.CURRENT, "", CurrencyUnit.EUR, balance, null);
+    return new AccountPlan(
+        0,
+        name,
+        AccountKind.CURRENT,
+        "",
+        CurrencyUnit.EUR,
+        balance == null ? null : eur(balance),
+        null);
   }
 
-  private static AccountPlan dollars(Long balance, ExchangeRate rate) {
-    return new AccountPlan(0, "Shop", AccountKind.PAYOUT, "", CurrencyUnit.USD, balance, rate);
+  private static AccountPlan dollars(long balance, ExchangeRate rate) {
+    return new AccountPlan(0, "Shop", AccountKind.PAYOUT, "", CurrencyUnit.USD, usd(balance), rate);
   }
 
   private static List<String> stops(HouseholdPlan plan) {
@@ -78,18 +88,20 @@ public class HouseholdPlanTest {
                 : euros("Account " + i, random.nextInt(5) == 0 ? null : balance));
       }
       OpeningSheet sheet = plan(accounts.toArray(AccountPlan[]::new)).openings(0, BOOK);
-      long debits = sheet.rows().stream().mapToLong(r -> Math.max(r.baseMinor(), 0)).sum();
-      long credits = sheet.rows().stream().mapToLong(r -> Math.max(-r.baseMinor(), 0)).sum();
-      long equity = sheet.equityMinor();
+      long debits = sheet.rows().stream().mapToLong(r -> Math.max(r.value().minor(), 0)).sum();
+      long credits = sheet.rows().stream().mapToLong(r -> Math.max(-r.value().minor(), 0)).sum();
+      long equity = sheet.equity().minor();
       assertEquals(debits + Math.max(equity, 0), credits + Math.max(-equity, 0), "seed " + seed);
-      assertEquals(sheet.totalMinor(), debits + Math.max(equity, 0), "seed " + seed);
+      assertEquals(sheet.total().minor(), debits + Math.max(equity, 0), "seed " + seed);
     }
   }
 
   @Test
   public void aLoanWithoutWhatItBoughtIsPointedOut() {
-    var loan = new AccountPlan(0, "Home loan", AccountKind.LOAN, "", CurrencyUnit.EUR, -5L, null);
-    var house = new AccountPlan(0, "House", AccountKind.PROPERTY, "", CurrencyUnit.EUR, 9L, null);
+    var loan =
+        new AccountPlan(0, "Home loan", AccountKind.LOAN, "", CurrencyUnit.EUR, eur(-5), null);
+    var house =
+        new AccountPlan(0, "House", AccountKind.PROPERTY, "", CurrencyUnit.EUR, eur(9), null);
     assertTrue(plan(loan).advice().isPresent());
     assertTrue(plan(loan, house).advice().isEmpty());
   }

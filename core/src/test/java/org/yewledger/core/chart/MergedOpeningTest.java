@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.yewledger.core.Fixtures.BOOK;
 import static org.yewledger.core.Fixtures.OPENS;
 import static org.yewledger.core.Fixtures.account;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.refusalOf;
 
 import java.time.LocalDate;
@@ -18,14 +19,19 @@ public class MergedOpeningTest {
 
   private static MergedOpening merged(
       Account into, Long balance, LocalDate first, LocalDate agreed) {
-    return MergedOpening.of(new One(PURSE, 5_000L), new One(into, balance), first, agreed);
+    return MergedOpening.of(
+        new One(PURSE, eur(5_000)),
+        new One(into, balance == null ? null : eur(balance)),
+        first,
+        agreed);
   }
 
   @Test
   public void balancesOfOneDayAddUp() {
-    assertEquals(merged(JAR, 700L, null, null), new MergedOpening(OPENS, 5_700));
-    assertEquals(merged(JAR, null, OPENS, null), new MergedOpening(OPENS, 5_000));
-    assertEquals(merged(JAR.openingOn(null), null, null, null), new MergedOpening(OPENS, 5_000));
+    assertEquals(merged(JAR, 700L, null, null), new MergedOpening(OPENS, eur(5_700)));
+    assertEquals(merged(JAR, null, OPENS, null), new MergedOpening(OPENS, eur(5_000)));
+    assertEquals(
+        merged(JAR.openingOn(null), null, null, null), new MergedOpening(OPENS, eur(5_000)));
   }
 
   @Test

@@ -1,6 +1,7 @@
 package org.yewledger.core.ledger;
 
 import static org.testng.Assert.assertEquals;
+import static org.yewledger.core.Fixtures.BOOK;
 import static org.yewledger.core.Fixtures.CARD;
 import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.GROCERIES;
@@ -8,6 +9,8 @@ import static org.yewledger.core.Fixtures.KESTREL;
 import static org.yewledger.core.Fixtures.LEDGER;
 import static org.yewledger.core.Fixtures.PAPER;
 import static org.yewledger.core.Fixtures.SALES;
+import static org.yewledger.core.Fixtures.eur;
+import static org.yewledger.core.Fixtures.posting;
 import static org.yewledger.core.Fixtures.refusalOf;
 
 import java.time.LocalDate;
@@ -30,14 +33,14 @@ public class BetweenBooksTest {
     long sum = 0;
     for (int i = 1 + random.nextInt(4); i > 0; i--) {
       long amount = random.nextInt(1, 90_000) * (random.nextBoolean() ? 1 : -1);
-      postings.add(new Posting(PLACES.get(random.nextInt(PLACES.size())), amount));
+      postings.add(posting(PLACES.get(random.nextInt(PLACES.size())), amount));
       sum += amount;
     }
     if (sum == 0) {
       sum = 1;
-      postings.add(new Posting(GROCERIES, 1));
+      postings.add(posting(GROCERIES, 1));
     }
-    postings.add(new Posting(PLACES.get(random.nextInt(PLACES.size())), -sum));
+    postings.add(posting(PLACES.get(random.nextInt(PLACES.size())), -sum));
     return postings;
   }
 
@@ -47,7 +50,7 @@ public class BetweenBooksTest {
       List<Posting> postings = BetweenBooks.balanced(random(new Random(seed)), LEDGER::drawings);
       Entry entry = new Entry(LocalDate.of(2026, 9, 1), "x", "", Entry.Origin.BY_HAND, postings);
       Map<Account, Long> balances = new HashMap<>();
-      entry.postings().forEach(p -> balances.merge(p.account(), p.baseMinor(), Long::sum));
+      entry.postings().forEach(p -> balances.merge(p.account(), p.value().minor(), Long::sum));
       for (Book book : entry.postings().stream().map(p -> p.account().book()).distinct().toList()) {
         assertEquals(
             balances.entrySet().stream()
@@ -58,23 +61,24 @@ public class BetweenBooksTest {
       }
       var together =
           TrialBalance.together(
+              BOOK.currency(),
               balances.entrySet().stream()
-                  .map(e -> new AccountBalance(e.getKey(), e.getValue()))
+                  .map(e -> new AccountBalance(e.getKey(), eur(e.getValue())))
                   .toList());
-      assertEquals(together.debitMinor(), together.creditMinor(), "seed " + seed);
+      assertEquals(together.debit().minor(), together.credit().minor(), "seed " + seed);
     }
   }
 
   @Test
   public void oneBookIsLeftAsItIs() {
-    List<Posting> postings = List.of(new Posting(CURRENT, -5), new Posting(GROCERIES, 5));
+    List<Posting> postings = List.of(posting(CURRENT, -5), posting(GROCERIES, 5));
     assertEquals(BetweenBooks.balanced(postings, LEDGER::drawings), postings);
     assertEquals(BetweenBooks.inWords(postings), "");
   }
 
   @Test
   public void whatDoesNotAddUpOverAllBooksIsRefused() {
-    List<Posting> postings = List.of(new Posting(CURRENT, -5), new Posting(PAPER, 6));
+    List<Posting> postings = List.of(posting(CURRENT, -5), posting(PAPER, 6));
     assertEquals(
         refusalOf(() -> BetweenBooks.balanced(postings, LEDGER::drawings)), "entry-out-of-balance");
   }

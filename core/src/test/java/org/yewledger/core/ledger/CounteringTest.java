@@ -6,6 +6,8 @@ import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.EQUITY;
 import static org.yewledger.core.Fixtures.GROCERIES;
 import static org.yewledger.core.Fixtures.SCHOOL;
+import static org.yewledger.core.Fixtures.eur;
+import static org.yewledger.core.Fixtures.posting;
 
 import java.time.LocalDate;
 import java.util.List;
@@ -22,9 +24,9 @@ public class CounteringTest {
           "weekly",
           Entry.Origin.BANK_LINE,
           List.of(
-              new Posting(CURRENT, -4_820),
-              new Posting(GROCERIES, 4_000),
-              new Posting(SCHOOL, 820, "pens")),
+              posting(CURRENT, -4_820),
+              posting(GROCERIES, 4_000),
+              new Posting(SCHOOL, eur(820), "pens")),
           Marks.of("R-12", Method.CARD, List.of("fair")));
 
   @Test
@@ -34,8 +36,8 @@ public class CounteringTest {
       Posting one = ENTRY.postings().get(i);
       Posting other = opposite.postings().get(i);
       assertEquals(other.account(), one.account());
-      assertEquals(one.amountMinor() + other.amountMinor(), 0);
-      assertEquals(one.baseMinor() + other.baseMinor(), 0);
+      assertEquals(one.amount().minor() + other.amount().minor(), 0);
+      assertEquals(one.value().minor() + other.value().minor(), 0);
     }
     assertEquals(opposite.date(), DAY.plusDays(10));
     assertEquals(opposite.marks(), ENTRY.marks());
@@ -55,7 +57,7 @@ public class CounteringTest {
 
   @Test
   public void openingBalancesAreCorrectedOnTheirSheet() {
-    Entry opening = Entry.opening(CURRENT, 5_000, EQUITY, ExchangeRates.NONE);
+    Entry opening = Entry.opening(CURRENT, eur(5_000), EQUITY, ExchangeRates.NONE);
     Refusal e = expectThrows(Refusal.class, () -> Countering.VOID.of(opening, opening.date()));
     assertEquals(e.code(), "opening-by-sheet");
   }

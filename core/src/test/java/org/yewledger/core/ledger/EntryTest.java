@@ -13,6 +13,8 @@ import static org.yewledger.core.Fixtures.SALES;
 import static org.yewledger.core.Fixtures.SCHOOL;
 import static org.yewledger.core.Fixtures.SHOP_USD;
 import static org.yewledger.core.Fixtures.account;
+import static org.yewledger.core.Fixtures.eur;
+import static org.yewledger.core.Fixtures.posting;
 import static org.yewledger.core.Fixtures.refusalOf;
 
 import java.time.LocalDate;
@@ -34,10 +36,9 @@ public class EntryTest {
 
   @Test
   public void balancesOrIsRefusedWithWhatIsMissing() {
-    assertEquals(
-        entry(new Posting(CURRENT, -4820), new Posting(GROCERIES, 4820)).totalMinor(), 4820);
+    assertEquals(entry(posting(CURRENT, -4820), posting(GROCERIES, 4820)).postings().size(), 2);
     try {
-      entry(new Posting(CURRENT, -4820), new Posting(GROCERIES, 4800));
+      entry(posting(CURRENT, -4820), posting(GROCERIES, 4800));
     } catch (Refusal e) {
       assertEquals(e.code(), "entry-out-of-balance");
       assertTrue(e.getMessage().contains("0.20"), e.getMessage());
@@ -55,17 +56,17 @@ public class EntryTest {
       for (int i = 0; i <= random.nextInt(6); i++) {
         long amount = 1 + random.nextInt(100_000);
         sum += amount;
-        postings.add(new Posting(random.nextBoolean() ? GROCERIES : SCHOOL, amount));
+        postings.add(posting(random.nextBoolean() ? GROCERIES : SCHOOL, amount));
       }
-      postings.add(new Posting(CURRENT, -sum));
+      postings.add(posting(CURRENT, -sum));
       var balanced = new Entry(DAY, "x", "", Entry.Origin.BANK_LINE, postings);
-      assertEquals(balanced.postings().stream().mapToLong(Posting::amountMinor).sum(), 0);
+      assertEquals(balanced.postings().stream().mapToLong(p -> p.amount().minor()).sum(), 0);
       assertEquals(
-          balanced.postings().stream().mapToLong(Posting::debitMinor).sum(),
-          balanced.postings().stream().mapToLong(Posting::creditMinor).sum());
+          balanced.postings().stream().mapToLong(p -> p.debit().minor()).sum(),
+          balanced.postings().stream().mapToLong(p -> p.credit().minor()).sum());
 
       var off = new ArrayList<>(postings.subList(0, postings.size() - 1));
-      off.add(new Posting(CURRENT, -sum - 1 - random.nextInt(50)));
+      off.add(posting(CURRENT, -sum - 1 - random.nextInt(50)));
       assertEquals(
           refusalOf(() -> new Entry(DAY, "x", "", Entry.Origin.BANK_LINE, off)),
           "entry-out-of-balance");
@@ -75,15 +76,15 @@ public class EntryTest {
   @Test
   public void balancesInEachBookByItself() {
     assertEquals(
-        refusalOf(() -> entry(new Posting(CURRENT, -100), new Posting(PAPER, 100))),
+        refusalOf(() -> entry(posting(CURRENT, -100), posting(PAPER, 100))),
         "entry-out-of-balance");
   }
 
   @Test
   public void needsTwoPostingsNoneOfThemZero() {
-    assertEquals(refusalOf(() -> entry(new Posting(CURRENT, 5))), "too-few-postings");
+    assertEquals(refusalOf(() -> entry(posting(CURRENT, 5))), "too-few-postings");
     assertEquals(
-        refusalOf(() -> entry(new Posting(CURRENT, 0), new Posting(GROCERIES, 0))), "zero-posting");
+        refusalOf(() -> entry(posting(CURRENT, 0), posting(GROCERIES, 0))), "zero-posting");
   }
 
   @Test
@@ -96,16 +97,16 @@ public class EntryTest {
                 "x",
                 "",
                 Entry.Origin.BANK_LINE,
-                List.of(new Posting(CURRENT, -1), new Posting(GROCERIES, 1)))),
+                List.of(posting(CURRENT, -1), posting(GROCERIES, 1)))),
         "before-opening");
   }
 
   @Test
   public void anOpeningBalanceStandsOnTheDayBeforeTheFirst() {
-    Entry opening = Entry.opening(CURRENT, 184_260, EQUITY, ExchangeRates.NONE);
+    Entry opening = Entry.opening(CURRENT, eur(184_260), EQUITY, ExchangeRates.NONE);
     assertEquals(opening.date(), OPENS.minusDays(1));
-    assertEquals(opening.postings().getFirst().debitMinor(), 184_260);
-    assertEquals(opening.postings().getLast().creditMinor(), 184_260);
+    assertEquals(opening.postings().getFirst().debit().minor(), 184_260);
+    assertEquals(opening.postings().getLast().credit().minor(), 184_260);
   }
 
   @Test
@@ -114,8 +115,7 @@ public class EntryTest {
         new Account(
             UUID.randomUUID(), BOOK, "Food", AccountKind.EXPENSE, CurrencyUnit.EUR, true, null);
     assertEquals(
-        refusalOf(() -> entry(new Posting(CURRENT, -1), new Posting(group, 1))),
-        "posting-to-group");
+        refusalOf(() -> entry(posting(CURRENT, -1), posting(group, 1))), "posting-to-group");
     var closed =
         new Account(
             UUID.randomUUID(),
@@ -127,15 +127,15 @@ public class EntryTest {
             OPENS,
             DAY.minusDays(1));
     assertEquals(
-        refusalOf(() -> entry(new Posting(CURRENT, -1), new Posting(closed, 1))), "account-closed");
+        refusalOf(() -> entry(posting(CURRENT, -1), posting(closed, 1))), "account-closed");
   }
 
   @Test
   public void balancesInValueWhereCurrenciesMeet() {
-    Entry sale = entry(new Posting(SHOP_USD, 50_00, 46_07, ""), new Posting(SALES, -46_07));
-    assertEquals(sale.totalMinor(), 46_07);
+    Entry sale = entry(posting(SHOP_USD, 50_00, 46_07), posting(SALES, -46_07));
+    assertEquals(sale.postings().getFirst().debit(), eur(46_07));
     assertEquals(
-        refusalOf(() -> entry(new Posting(SHOP_USD, 50_00, 46_07, ""), new Posting(SALES, -46_00))),
+        refusalOf(() -> entry(posting(SHOP_USD, 50_00, 46_07), posting(SALES, -46_00))),
         "entry-out-of-balance");
   }
 
@@ -143,13 +143,10 @@ public class EntryTest {
   public void amountsOfOneCurrencyBalanceToo() {
     Account other = account(OTHER_BOOK, "Old takings", AccountKind.PAYOUT, CurrencyUnit.USD, OPENS);
     assertEquals(
-        refusalOf(() ->
-            entry(new Posting(SHOP_USD, 50_00, 46_00, ""), new Posting(other, -49_00, -46_00, ""))),
+        refusalOf(() -> entry(posting(SHOP_USD, 50_00, 46_00), posting(other, -49_00, -46_00))),
         "entry-out-of-balance");
     assertEquals(
-        entry(new Posting(SHOP_USD, 50_00, 46_00, ""), new Posting(other, -50_00, -46_00, ""))
-            .postings()
-            .size(),
+        entry(posting(SHOP_USD, 50_00, 46_00), posting(other, -50_00, -46_00)).postings().size(),
         2);
   }
 }

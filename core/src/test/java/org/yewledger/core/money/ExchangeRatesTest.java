@@ -6,7 +6,9 @@ import static org.joda.money.CurrencyUnit.USD;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.yewledger.core.Fixtures.dollarsToEuros;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.refusalOf;
+import static org.yewledger.core.Fixtures.usd;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -22,11 +24,11 @@ public class ExchangeRatesTest {
 
   @Test
   public void theLastRateOnOrBeforeTheDayCounts() {
-    assertEquals(RATES.convert(100_00, USD, EUR, DAY), 91_00);
-    assertEquals(RATES.convert(100_00, USD, EUR, LocalDate.of(2026, 9, 9)), 92_00);
-    assertEquals(RATES.convert(100_00, USD, EUR, LocalDate.of(2026, 9, 10)), 91_00);
+    assertEquals(RATES.convert(usd(100_00), EUR, DAY), eur(91_00));
+    assertEquals(RATES.convert(usd(100_00), EUR, LocalDate.of(2026, 9, 9)), eur(92_00));
+    assertEquals(RATES.convert(usd(100_00), EUR, LocalDate.of(2026, 9, 10)), eur(91_00));
     assertEquals(
-        refusalOf(() -> RATES.convert(1, USD, EUR, LocalDate.of(2026, 8, 31))), "rate-missing");
+        refusalOf(() -> RATES.convert(usd(1), EUR, LocalDate.of(2026, 8, 31))), "rate-missing");
   }
 
   @Test
@@ -34,8 +36,8 @@ public class ExchangeRatesTest {
     var random = new Random(8);
     for (int i = 0; i < 1000; i++) {
       long euros = random.nextInt(1, 10_000_000);
-      long dollars = RATES.convert(euros, EUR, USD, DAY);
-      assertTrue(Math.abs(RATES.convert(dollars, USD, EUR, DAY) - euros) <= 1, "" + euros);
+      Amount dollars = RATES.convert(eur(euros), USD, DAY);
+      assertTrue(Math.abs(RATES.convert(dollars, EUR, DAY).minor() - euros) <= 1, "" + euros);
     }
   }
 
@@ -43,8 +45,8 @@ public class ExchangeRatesTest {
   public void respectsTheDecimalsOfEachCurrency() {
     var rates =
         new ExchangeRates(List.of(new ExchangeRate(EUR, JPY, DAY, new BigDecimal("162.5"))));
-    assertEquals(rates.convert(10_00, EUR, JPY, DAY), 1625);
-    assertEquals(rates.convert(1625, JPY, EUR, DAY), 10_00);
+    assertEquals(rates.convert(eur(10_00), JPY, DAY), Amount.ofMinor(1625, JPY));
+    assertEquals(rates.convert(Amount.ofMinor(1625, JPY), EUR, DAY), eur(10_00));
   }
 
   @Test
@@ -58,6 +60,6 @@ public class ExchangeRatesTest {
 
   @Test
   public void ofTheSameCurrencyNeedsNoRate() {
-    assertEquals(ExchangeRates.NONE.convert(5, EUR, EUR, DAY), 5);
+    assertEquals(ExchangeRates.NONE.convert(eur(5), EUR, DAY), eur(5));
   }
 }

@@ -50,7 +50,7 @@ public class ProposerTest {
   public void aRuleThatFitsGivesTheBookingAndIsTheEvidence() {
     Proposal proposal = proposal(LINE);
     assertEquals(proposal.reason(), Reason.RULE);
-    assertEquals(proposal.booking(), Booking.plain("Greengage Market", GROCERIES, LINE));
+    assertEquals(proposal.booking(), Booking.plain("Greengage Market", GROCERIES, LINE, CURRENT));
     assertEquals(proposal.evidence(), new Evidence.RuleFits(GREENGAGE));
   }
 
@@ -68,17 +68,20 @@ public class ProposerTest {
   public void whatAPersonChangesIsTheirAnswerAndNotTheRules() {
     Proposal proposal = proposal(LINE);
     assertEquals(
-        proposal.because(Booking.plain("Greengage Market", GROCERIES, LINE)),
+        proposal.because(Booking.plain("Greengage Market", GROCERIES, LINE, CURRENT)),
         new Because(Reason.RULE, GREENGAGE.id()));
     var noted =
-        new Booking("Greengage Market", "a note", Booking.plain("", GROCERIES, LINE).parts());
+        new Booking(
+            "Greengage Market", "a note", Booking.plain("", GROCERIES, LINE, CURRENT).parts());
     assertEquals(proposal.because(noted), new Because(Reason.RULE, GREENGAGE.id()));
     assertEquals(
-        proposal.because(Booking.plain("Greengage Market", SCHOOL, LINE)), Because.OF_AN_ANSWER);
-    assertEquals(proposal.because(Booking.plain("Other", GROCERIES, LINE)), Because.OF_AN_ANSWER);
+        proposal.because(Booking.plain("Greengage Market", SCHOOL, LINE, CURRENT)),
+        Because.OF_AN_ANSWER);
+    assertEquals(
+        proposal.because(Booking.plain("Other", GROCERIES, LINE, CURRENT)), Because.OF_AN_ANSWER);
     assertEquals(
         proposal(line("2026-09-26", -310, "KIOSK"))
-            .because(Booking.plain("Kiosk", GROCERIES, LINE)),
+            .because(Booking.plain("Kiosk", GROCERIES, LINE, CURRENT)),
         Because.OF_AN_ANSWER);
   }
 

@@ -2,6 +2,7 @@ package org.yewledger.core.reconcile;
 
 import static org.testng.Assert.assertEquals;
 import static org.yewledger.core.Fixtures.OPENS;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.line;
 
 import java.time.LocalDate;
@@ -21,18 +22,19 @@ public class OpeningCheckTest {
 
   @Test
   public void findsTheDayWhoseBalanceTheBooksHold() {
-    var dayLate = OpeningCheck.of(OPENS, 756_20, 1842_60, LINES);
-    assertEquals(dayLate.differenceMinor(), 1086_40);
+    var dayLate = OpeningCheck.of(OPENS, eur(756_20), eur(1842_60), LINES);
+    assertEquals(dayLate.difference().minor(), 1086_40);
     assertEquals(dayLate.sameAsEndOf(), Optional.of(LocalDate.of(2025, 10, 1)));
     assertEquals(dayLate.balanceOn(), LocalDate.of(2025, 9, 30));
-    var twoDays = OpeningCheck.of(OPENS, 706_20, 1842_60, LINES);
+    var twoDays = OpeningCheck.of(OPENS, eur(706_20), eur(1842_60), LINES);
     assertEquals(twoDays.sameAsEndOf(), Optional.of(LocalDate.of(2025, 10, 2)));
   }
 
   @Test
   public void aBalanceOfTheMiddleOfADayIsNone() {
-    assertEquals(OpeningCheck.of(OPENS, 694_20, 1842_60, LINES).sameAsEndOf(), Optional.empty());
-    assertEquals(OpeningCheck.of(OPENS, 1842_60, 1842_60, LINES).differenceMinor(), 0);
+    assertEquals(
+        OpeningCheck.of(OPENS, eur(694_20), eur(1842_60), LINES).sameAsEndOf(), Optional.empty());
+    assertEquals(OpeningCheck.of(OPENS, eur(1842_60), eur(1842_60), LINES).difference().minor(), 0);
   }
 
   @Test
@@ -52,7 +54,7 @@ public class OpeningCheckTest {
                   .filter(l -> !l.bookedOn().isAfter(wrong))
                   .mapToLong(BankLine::amountMinor)
                   .sum();
-      var check = OpeningCheck.of(OPENS, taken, opening, lines);
+      var check = OpeningCheck.of(OPENS, eur(taken), eur(opening), lines);
       // Days without a line have the balance of the last day with one.
       Optional<LocalDate> expected =
           lines.stream()

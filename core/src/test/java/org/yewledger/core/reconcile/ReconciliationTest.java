@@ -1,30 +1,31 @@
 package org.yewledger.core.reconcile;
 
 import static org.testng.Assert.assertEquals;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.refusalOf;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import org.joda.money.CurrencyUnit;
 import org.testng.annotations.Test;
+import org.yewledger.core.money.Amount;
 
 public class ReconciliationTest {
   @Test
   public void isOneSum() {
-    var sum = Reconciliation.of(241_806, List.of(333_775L, -332_476L), 240_965);
-    assertEquals(sum.inMinor(), 333_775);
-    assertEquals(sum.outMinor(), 332_476);
-    assertEquals(sum.tickedMinor(), 243_105);
-    assertEquals(sum.differenceMinor(), -2_140);
+    var sum = Reconciliation.of(eur(241_806), List.of(eur(333_775), eur(-332_476)), eur(240_965));
+    assertEquals(sum.in(), eur(333_775));
+    assertEquals(sum.out(), eur(332_476));
+    assertEquals(sum.ticked(), eur(243_105));
+    assertEquals(sum.difference().minor(), -2_140);
   }
 
   @Test
   public void finishesAtZeroAndAtNothingElse() {
-    Reconciliation.of(100, List.of(50L, -30L), 120).requireAgreement(CurrencyUnit.EUR);
+    Reconciliation.of(eur(100), List.of(eur(50), eur(-30)), eur(120)).requireAgreement();
     for (long closing : new long[] {119, 121, -120, 0}) {
-      var off = Reconciliation.of(100, List.of(50L, -30L), closing);
-      assertEquals(refusalOf(() -> off.requireAgreement(CurrencyUnit.EUR)), "difference-not-zero");
+      var off = Reconciliation.of(eur(100), List.of(eur(50), eur(-30)), eur(closing));
+      assertEquals(refusalOf(() -> off.requireAgreement()), "difference-not-zero");
     }
   }
 
@@ -33,15 +34,16 @@ public class ReconciliationTest {
     var random = new Random(3);
     for (int round = 0; round < 300; round++) {
       long opening = random.nextInt(-100_000, 100_000);
-      var amounts = new ArrayList<Long>();
+      var amounts = new ArrayList<Amount>();
       for (int i = 0; i < random.nextInt(60); i++) {
-        amounts.add((long) random.nextInt(-50_000, 50_000));
+        amounts.add(eur(random.nextInt(-50_000, 50_000)));
       }
-      long closing = opening + amounts.stream().mapToLong(a -> a).sum();
-      assertEquals(Reconciliation.of(opening, amounts, closing).differenceMinor(), 0);
+      long closing = opening + amounts.stream().mapToLong(Amount::minor).sum();
+      assertEquals(Reconciliation.of(eur(opening), amounts, eur(closing)).difference().minor(), 0);
       if (!amounts.isEmpty()) {
-        long missing = amounts.removeFirst();
-        assertEquals(Reconciliation.of(opening, amounts, closing).differenceMinor(), missing);
+        long missing = amounts.removeFirst().minor();
+        assertEquals(
+            Reconciliation.of(eur(opening), amounts, eur(closing)).difference().minor(), missing);
       }
     }
   }

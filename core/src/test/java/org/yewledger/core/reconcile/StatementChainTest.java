@@ -2,6 +2,7 @@ package org.yewledger.core.reconcile;
 
 import static org.testng.Assert.assertEquals;
 import static org.yewledger.core.Fixtures.CURRENT;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.refusalOf;
 
 import java.time.LocalDate;
@@ -17,19 +18,19 @@ public class StatementChainTest {
   private static final LocalDate SEPTEMBER = LocalDate.of(2026, 9, 30);
 
   private static StatementChain chain(Link... links) {
-    return new StatementChain(CURRENT, 500, List.of(links));
+    return new StatementChain(CURRENT, eur(500), List.of(links));
   }
 
   private static Link link(LocalDate day, long closing, boolean finished) {
-    return new Link(UUID.randomUUID(), day, closing, finished);
+    return new Link(UUID.randomUUID(), day, eur(closing), finished);
   }
 
   @Test
   public void eachOpensWithTheClosingOfTheOneBefore() {
     StatementChain chain = chain(link(AUGUST, 900, false), link(JULY, 700, true));
-    assertEquals(chain.openingMinor(JULY), 500);
-    assertEquals(chain.openingMinor(AUGUST), 700);
-    assertEquals(chain.openingMinor(SEPTEMBER), 900);
+    assertEquals(chain.opening(JULY), eur(500));
+    assertEquals(chain.opening(AUGUST), eur(700));
+    assertEquals(chain.opening(SEPTEMBER), eur(900));
     assertEquals(chain.agreedThrough(), Optional.of(JULY));
   }
 

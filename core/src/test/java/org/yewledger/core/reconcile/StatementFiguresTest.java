@@ -1,6 +1,7 @@
 package org.yewledger.core.reconcile;
 
 import static org.testng.Assert.assertEquals;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.line;
 
 import java.time.LocalDate;
@@ -19,8 +20,8 @@ public class StatementFiguresTest {
   @Test
   public void inAndOutAreThoseOfTheLinesUpToTheClosingDay() {
     assertEquals(
-        StatementFigures.ofLines(10_000L, LINES, LocalDate.of(2026, 9, 30)),
-        new StatementFigures(10_000L, 32_600L, 5_820L));
+        StatementFigures.ofLines(eur(10_000), LINES, LocalDate.of(2026, 9, 30)),
+        new StatementFigures(eur(10_000), eur(32_600), eur(5_820)));
   }
 
   @Test

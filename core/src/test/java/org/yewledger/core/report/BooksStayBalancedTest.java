@@ -7,6 +7,7 @@ import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.GROCERIES;
 import static org.yewledger.core.Fixtures.LEDGER;
 import static org.yewledger.core.Fixtures.SCHOOL;
+import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.line;
 
 import java.util.ArrayList;
@@ -18,7 +19,7 @@ import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Entry;
-import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Booking.Part;
 import org.yewledger.core.reconcile.Reconciliation;
@@ -31,7 +32,7 @@ public class BooksStayBalancedTest {
       return entries.stream()
           .flatMap(e -> e.postings().stream())
           .filter(p -> p.account().equals(account))
-          .mapToLong(Posting::amountMinor)
+          .mapToLong(p -> p.amount().minor())
           .sum();
     }
   }
@@ -52,10 +53,10 @@ public class BooksStayBalancedTest {
   private static List<Part> parts(Random random, long amount) {
     Account[] places = {GROCERIES, SCHOOL, CARD};
     if (Math.abs(amount) < 2 || random.nextBoolean()) {
-      return List.of(new Part(places[random.nextInt(3)], amount, ""));
+      return List.of(new Part(places[random.nextInt(3)], eur(amount), ""));
     }
     long first = amount / 2;
-    return List.of(new Part(GROCERIES, first, ""), new Part(SCHOOL, amount - first, ""));
+    return List.of(new Part(GROCERIES, eur(first), ""), new Part(SCHOOL, eur(amount - first), ""));
   }
 
   @Test
@@ -68,8 +69,9 @@ public class BooksStayBalancedTest {
       }
       TrialBalance trial =
           TrialBalance.of(
+              CURRENT.currency(),
               balances.entrySet().stream()
-                  .map(e -> new AccountBalance(e.getKey(), e.getValue()))
+                  .map(e -> new AccountBalance(e.getKey(), eur(e.getValue())))
                   .toList());
       assertTrue(trial.balances(), "seed " + seed);
     }
@@ -81,21 +83,21 @@ public class BooksStayBalancedTest {
       Books books = books(new Random(seed));
       long lines = books.lines().stream().mapToLong(BankLine::amountMinor).sum();
       assertEquals(books.balance(CURRENT), lines);
-      List<Long> ticked =
-          books.entries().stream().map(e -> e.postings().getFirst().amountMinor()).toList();
-      assertEquals(Reconciliation.of(0, ticked, lines).differenceMinor(), 0);
+      List<Amount> ticked =
+          books.entries().stream().map(e -> e.postings().getFirst().amount()).toList();
+      assertEquals(Reconciliation.of(eur(0), ticked, eur(lines)).difference().minor(), 0);
     }
   }
 
   @Test
   public void aRegisterRunsBackToWhereItBegan() {
     for (int seed = 0; seed < 100; seed++) {
-      List<Long> amounts =
-          books(new Random(seed)).lines().stream().map(BankLine::amountMinor).toList();
-      long end = 5_000 + amounts.stream().mapToLong(a -> a).sum();
-      List<Long> newestFirst = RunningBalance.newestFirst(end, amounts.reversed());
-      assertEquals((long) newestFirst.getFirst(), end);
-      assertEquals(newestFirst.getLast() - amounts.getFirst(), 5_000);
+      List<Amount> amounts =
+          books(new Random(seed)).lines().stream().map(l -> l.amount(CURRENT.currency())).toList();
+      Amount end = eur(5_000).plus(Amount.sum(CURRENT.currency(), amounts));
+      List<Amount> newestFirst = RunningBalance.newestFirst(end, amounts.reversed());
+      assertEquals(newestFirst.getFirst(), end);
+      assertEquals(newestFirst.getLast().minus(amounts.getFirst()), eur(5_000));
     }
   }
 }

@@ -11,6 +11,7 @@ import static org.yewledger.core.Fixtures.SALES;
 import static org.yewledger.core.Fixtures.SCHOOL;
 import static org.yewledger.core.Fixtures.SHOP_USD;
 import static org.yewledger.core.Fixtures.account;
+import static org.yewledger.core.Fixtures.posting;
 
 import java.util.List;
 import org.testng.annotations.Test;
@@ -25,36 +26,35 @@ public class MovementTest {
 
   @Test
   public void spentIsBelowZeroAndEarnedAbove() {
-    assertEquals(of(new Posting(CURRENT, -500), new Posting(GROCERIES, 500)).amountMinor(), -500);
-    assertEquals(of(new Posting(KESTREL, 500), new Posting(SALES, -500)).amountMinor(), 500);
-    assertEquals(of(new Posting(CURRENT, 500), new Posting(GROCERIES, -500)).amountMinor(), 500);
+    assertEquals(of(posting(CURRENT, -500), posting(GROCERIES, 500)).amount().minor(), -500);
+    assertEquals(of(posting(KESTREL, 500), posting(SALES, -500)).amount().minor(), 500);
+    assertEquals(of(posting(CURRENT, 500), posting(GROCERIES, -500)).amount().minor(), 500);
   }
 
   @Test
   public void aPayoutLessItsFeeIsWhatArrived() {
     var fee = account(Fixtures.OTHER_BOOK, "Fees", AccountKind.EXPENSE, null);
-    Movement payout =
-        of(new Posting(KESTREL, 9_500), new Posting(fee, 500), new Posting(SALES, -10_000));
-    assertEquals(payout.amountMinor(), 9_500);
+    Movement payout = of(posting(KESTREL, 9_500), posting(fee, 500), posting(SALES, -10_000));
+    assertEquals(payout.amount().minor(), 9_500);
     assertFalse(payout.transfer());
   }
 
   @Test
   public void betweenOwnAccountsItIsWhatWasMoved() {
-    Movement moved = of(new Posting(CURRENT, -500), new Posting(CARD, 500));
-    assertEquals(moved.amountMinor(), 500);
+    Movement moved = of(posting(CURRENT, -500), posting(CARD, 500));
+    assertEquals(moved.amount().minor(), 500);
     assertTrue(moved.transfer());
   }
 
   @Test
   public void amountsOfTwoCurrenciesAreNotMixed() {
-    Movement sold = of(new Posting(SHOP_USD, 10_000, 9_214, ""), new Posting(SALES, -9_214));
-    assertEquals(sold.amountMinor(), 9_214);
-    assertEquals(sold.currency().getCode(), "EUR");
+    Movement sold = of(posting(SHOP_USD, 10_000, 9_214), posting(SALES, -9_214));
+    assertEquals(sold.amount().minor(), 9_214);
+    assertEquals(sold.amount().currency().getCode(), "EUR");
   }
 
   @Test
   public void betweenCategoriesItIsWhatTheDebitsMake() {
-    assertEquals(of(new Posting(SCHOOL, 500), new Posting(GROCERIES, -500)).amountMinor(), 500);
+    assertEquals(of(posting(SCHOOL, 500), posting(GROCERIES, -500)).amount().minor(), 500);
   }
 }

@@ -7,6 +7,7 @@ import static org.yewledger.core.Fixtures.CARD;
 import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.GROCERIES;
 import static org.yewledger.core.Fixtures.SCHOOL;
+import static org.yewledger.core.Fixtures.eur;
 
 import java.util.List;
 import org.testng.annotations.Test;
@@ -17,28 +18,31 @@ public class TrialBalanceTest {
   public void putsEachBalanceOnItsSideInTheOrderOfClasses() {
     TrialBalance trial =
         TrialBalance.of(
+            CURRENT.currency(),
             List.of(
-                new AccountBalance(SCHOOL, 0),
-                new AccountBalance(GROCERIES, 700),
-                new AccountBalance(CARD, -1200),
-                new AccountBalance(CURRENT, 500)));
+                new AccountBalance(SCHOOL, eur(0)),
+                new AccountBalance(GROCERIES, eur(700)),
+                new AccountBalance(CARD, eur(-1200)),
+                new AccountBalance(CURRENT, eur(500))));
     assertEquals(
         trial.rows().stream().map(r -> r.account().name()).toList(),
         List.of("Harbour Current", "Quillon Card", "Groceries"));
-    assertEquals(trial.debitMinor(), 1200);
-    assertEquals(trial.creditMinor(), 1200);
+    assertEquals(trial.debit().minor(), 1200);
+    assertEquals(trial.credit().minor(), 1200);
     assertTrue(trial.balances());
   }
 
   @Test
   public void saysSoWhenDebitsAndCreditsDiffer() {
-    assertFalse(TrialBalance.of(List.of(new AccountBalance(CURRENT, 1))).balances());
+    assertFalse(
+        TrialBalance.of(CURRENT.currency(), List.of(new AccountBalance(CURRENT, eur(1))))
+            .balances());
   }
 
   @Test
   public void theRegisterRunsBackFromTheNewestBalance() {
     assertEquals(
-        RunningBalance.newestFirst(235_845, List.of(-1_640L, -3_439L, 300_000L)),
-        List.of(235_845L, 237_485L, 240_924L));
+        RunningBalance.newestFirst(eur(235_845), List.of(eur(-1_640), eur(-3_439), eur(300_000))),
+        List.of(eur(235_845), eur(237_485), eur(240_924)));
   }
 }

@@ -11,7 +11,7 @@ import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.XmlText;
 
 /** Writes one account's statement as camt.053.001.08. What is written can be read back. */
@@ -157,7 +157,8 @@ public final class CamtWriter {
   private void amount(long minor) throws XMLStreamException {
     begin("Amt");
     xml.writeAttribute("Ccy", statement.currency().getCode());
-    xml.writeCharacters(Amounts.toDecimal(Math.abs(minor), statement.currency()).toPlainString());
+    xml.writeCharacters(
+        Amount.ofMinor(Math.abs(minor), statement.currency()).decimal().toPlainString());
     end();
     value("CdtDbtInd", minor < 0 ? "DBIT" : "CRDT");
   }

@@ -17,7 +17,7 @@ import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.Decimals;
 import org.yewledger.formats.CurrencyText;
 import org.yewledger.formats.DecimalText;
@@ -161,7 +161,7 @@ public final class OfxReader {
                     other.lineOf("CURRATE"),
                     "CURRATE",
                     Excerpt.of(other.value("CURRATE")) + " is not a rate."));
-    BigDecimal amount = Amounts.toDecimal(amount(t, "TRNAMT", of), of);
+    BigDecimal amount = Amount.ofMinor(amount(t, "TRNAMT", of), of).decimal();
     return DecimalText.toMinor(
         amount.multiply(rate).setScale(currency.getDecimalPlaces(), RoundingMode.HALF_EVEN),
         t.value("TRNAMT"),

@@ -7,7 +7,7 @@ import java.util.Objects;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.XmlText;
 
 /** Writes one account's statement as OFX 2.2. What is written can be read back line for line. */
@@ -77,7 +77,9 @@ public final class OfxWriter {
     if (line.valueOn() != null) {
       value("DTAVAIL", DAY.format(line.valueOn()));
     }
-    value("TRNAMT", Amounts.toDecimal(line.amountMinor(), statement.currency()).toPlainString());
+    value(
+        "TRNAMT",
+        Amount.ofMinor(line.amountMinor(), statement.currency()).decimal().toPlainString());
     if (line.identity() != null) {
       value("FITID", line.identity());
     }
@@ -92,7 +94,8 @@ public final class OfxWriter {
     if (closing != null) {
       out.append("<LEDGERBAL>");
       value(
-          "BALAMT", Amounts.toDecimal(closing.amountMinor(), statement.currency()).toPlainString());
+          "BALAMT",
+          Amount.ofMinor(closing.amountMinor(), statement.currency()).decimal().toPlainString());
       value("DTASOF", DAY.format(closing.on()));
       out.append("</LEDGERBAL>\n");
     }

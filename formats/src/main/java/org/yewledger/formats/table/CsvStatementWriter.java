@@ -7,7 +7,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
-import org.yewledger.core.money.Amounts;
+import org.yewledger.core.money.Amount;
 
 /** Writes bank lines as a table with columns for money in and out and a running balance. */
 public final class CsvStatementWriter {
@@ -43,6 +43,6 @@ public final class CsvStatementWriter {
   }
 
   private static String comma(long minor, BankStatement statement) {
-    return Amounts.toDecimal(minor, statement.currency()).toPlainString().replace('.', ',');
+    return Amount.ofMinor(minor, statement.currency()).decimal().toPlainString().replace('.', ',');
   }
 }
