@@ -34,7 +34,7 @@ export function Begin() {
       <TextField label="Your name" autoComplete="name" value={name} onChange={setName} required />
       <TextField label="Email" type="email" autoComplete="username" value={email} onChange={setEmail} required />
       <TextField
-        label="A password of at least 10 characters"
+        label="Your password here; if you have none yet, one of at least 10 characters"
         type="password"
         autoComplete="new-password"
         value={password}

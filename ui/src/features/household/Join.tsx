@@ -60,7 +60,7 @@ export function Join({ token }: { token: string }) {
       <TextField
         label={
           joining
-            ? 'The password you sign in with; if you are new, one of at least 10 characters'
+            ? 'Your password here; if you have none yet, one of at least 10 characters'
             : 'A password of at least 10 characters'
         }
         type="password"
@@ -69,6 +69,7 @@ export function Join({ token }: { token: string }) {
         onChange={setPassword}
         required
       />
+      {joining && <p className="q">With another password than the one you have, you sign in as somebody else.</p>}
       <ProblemNote error={error} />
       <button type="submit" className="btn go" disabled={busy}>
         {joining ? 'Join' : 'Set it'} <kbd>Enter</kbd>

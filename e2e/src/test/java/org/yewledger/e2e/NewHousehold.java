@@ -21,7 +21,8 @@ final class NewHousehold {
     page.getByLabel("The household is called").fill(name);
     page.getByLabel("Your name").fill("Rowan Aldercott");
     page.getByLabel("Email").fill(email);
-    page.getByLabel("A password of at least 10 characters").fill(PASSWORD);
+    page.getByLabel("Your password here; if you have none yet, one of at least 10 characters")
+        .fill(PASSWORD);
     page.keyboard().press("Enter");
     assertThat(heading(page, "A new household")).isVisible();
   }

@@ -69,7 +69,7 @@ public class SettingUpTest extends BrowserTest {
     assertThat(reader.getByText("You are invited to the books of Aldercott, as reader."))
         .isVisible();
     reader
-        .getByLabel("The password you sign in with; if you are new, one of at least 10 characters")
+        .getByLabel("Your password here; if you have none yet, one of at least 10 characters")
         .fill("marram council pay");
     button(reader, "Join").click();
     assertThat(heading(reader, "agree")).isVisible();

@@ -69,8 +69,10 @@ public class Acts {
     String fromWhere = fromWhere();
     jdbc.sql(
             """
-            insert into act (household_id, id, at, person_id, doer, from_where, kind, words, undoes)
-            values (?, ?, ?, ?, ?, ?, ?, ?, ?)\
+            with begun as (
+              insert into act (household_id, id, at, person_id, doer, from_where, kind, words, undoes)
+              values (?, ?, ?, ?, ?, ?, ?, ?, ?) returning id)
+            select set_config('yew.act', id::text, true) from begun\
             """)
         .param(1, person.householdId())
         .param(2, id)
@@ -81,9 +83,6 @@ public class Acts {
         .param(7, kind.name())
         .param(8, words)
         .param(9, undoes, Types.OTHER)
-        .update();
-    jdbc.sql("select set_config('yew.act', ?, true)")
-        .param(id.toString())
         .query(String.class)
         .single();
     remember(id);

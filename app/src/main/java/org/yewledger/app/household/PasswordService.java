@@ -55,7 +55,7 @@ class PasswordService {
             .param(SignedIn.now().personId())
             .query(String.class)
             .single();
-    String who = SignInThrottle.person(SignedIn.now().personId(), "");
+    String who = SignedIn.now().personId().toString();
     throttle.count(Limit.PERSON, who);
     if (!passwords.matches(current, hash)) {
       throw Refusal.ofField(

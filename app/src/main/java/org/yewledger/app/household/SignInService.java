@@ -40,6 +40,9 @@ class SignInService {
   /** A household that a person belongs to. */
   record Belonging(UUID householdId, String name, Role role) {}
 
+  /** One more than an email has people, so that a stranger who makes another sees no difference. */
+  private static final int LEAST_HELD_AGAINST = 2;
+
   private final JdbcClient jdbc;
   private final PasswordEncoder passwords;
   private final SignInThrottle throttle;
@@ -72,17 +75,13 @@ class SignInService {
    *     {@code second-factor-needed} and {@code second-factor-failed} once the password was right
    */
   SignedIn signIn(String email, String password, String code, String address) {
-    Optional<Candidate> candidate = find(email);
-    UUID known = candidate.map(Candidate::personId).orElse(null);
-    String who = SignInThrottle.person(known, email);
     throttle.count(Limit.ADDRESS, address);
-    throttle.count(Limit.PERSON, who);
-    String hash = candidate.map(Candidate::passwordHash).orElse(hashOfNobody);
-    if (!passwords.matches(password, hash) || candidate.isEmpty()) {
-      throw Refusal.of("sign-in-failed", "Email or password is not right.");
-    }
-    SignedIn person = candidate.get().toSignedIn();
-    if (candidate.get().secondFactor()) {
+    Candidate candidate =
+        proved(email, password)
+            .orElseThrow(() -> Refusal.of("sign-in-failed", "Email or password is not right."));
+    String who = candidate.personId().toString();
+    SignedIn person = candidate.toSignedIn();
+    if (candidate.secondFactor()) {
       requireSecondFactor(person, code, address, who);
     }
     throttle.giveBack(Limit.ADDRESS, address);
@@ -108,30 +107,51 @@ class SignInService {
   /**
    * Checks the password of somebody who need not belong to a household.
    *
-   * @return who it is; empty if the email is nobody's
-   * @throws Refusal {@code sign-in-failed} if somebody signs in with the email and another password
+   * @return who it is; empty if nobody signs in with this email and this password
+   * @throws Refusal {@code sign-in-paused} after too many tries, whether the email is known or not
    */
   Optional<UUID> prove(String email, String password) {
-    Optional<Candidate> candidate = find(email);
-    if (candidate.isEmpty()) {
-      return Optional.empty();
-    }
-    UUID known = candidate.get().personId();
-    String who = SignInThrottle.person(known, email);
-    throttle.count(Limit.PERSON, who);
-    if (!passwords.matches(password, candidate.get().passwordHash())) {
-      throw Refusal.ofField(
-          "sign-in-failed", "password", "That is not the password you sign in with.");
-    }
-    throttle.giveBack(Limit.PERSON, who);
-    return Optional.of(known);
+    Optional<UUID> known = proved(email, password).map(Candidate::personId);
+    known.ifPresent(id -> throttle.giveBack(Limit.PERSON, id.toString()));
+    return known;
   }
 
-  private Optional<Candidate> find(String email) {
+  /**
+   * Of those with this email the one with this password. The try counts for each that it is held
+   * against, so that nobody can guess at another by being right about themselves now and then. A
+   * wrong one takes as long for an unknown email as for one of a single person.
+   */
+  private Optional<Candidate> proved(String email, String password) {
+    List<Candidate> candidates = find(email);
+    if (candidates.isEmpty()) {
+      throttle.count(Limit.PERSON, SignInThrottle.unknown(email));
+    }
+    Refusal paused = null;
+    for (Candidate candidate : candidates) {
+      try {
+        throttle.count(Limit.PERSON, candidate.personId().toString());
+      } catch (Refusal e) {
+        paused = e;
+        continue;
+      }
+      if (passwords.matches(password, candidate.passwordHash())) {
+        return Optional.of(candidate);
+      }
+    }
+    if (paused != null) {
+      throw paused;
+    }
+    for (int held = candidates.size(); held < LEAST_HELD_AGAINST; held++) {
+      passwords.matches(password, hashOfNobody);
+    }
+    return Optional.empty();
+  }
+
+  private List<Candidate> find(String email) {
     return jdbc.sql("select * from person_signing_in(?)")
         .param(email)
         .query(Candidate.class)
-        .optional();
+        .list();
   }
 
   /** The households that a person belongs to, by name. */

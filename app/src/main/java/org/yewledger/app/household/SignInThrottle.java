@@ -10,10 +10,8 @@ import io.github.bucket4j.postgresql.PostgreSQLSelectForUpdateBasedProxyManager;
 import java.text.Normalizer;
 import java.time.Duration;
 import java.util.Locale;
-import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import javax.sql.DataSource;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.platform.Secrets;
 import org.yewledger.core.Refusal;
@@ -61,11 +59,10 @@ class SignInThrottle {
             .build();
   }
 
-  /** Who is counted: a known person by identity, whatever way the email was written. */
-  static String person(@Nullable UUID known, String email) {
-    String even =
-        Normalizer.normalize(email.strip(), Normalizer.Form.NFKC).toLowerCase(Locale.ROOT);
-    return known == null ? Secrets.hashOf(even) : known.toString();
+  /** By what tries at an email are counted that is nobody's. People are counted by identity. */
+  static String unknown(String email) {
+    return Secrets.hashOf(
+        Normalizer.normalize(email.strip(), Normalizer.Form.NFKC).toLowerCase(Locale.ROOT));
   }
 
   /**

@@ -47,7 +47,6 @@ final class ProblemCodes {
           "difference-not-zero",
           "does-not-add-up",
           "earlier-statement-open",
-          "email-known",
           "email-unreadable",
           "entry-countered",
           "entry-out-of-balance",

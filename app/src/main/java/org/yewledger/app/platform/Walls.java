@@ -40,7 +40,6 @@ public final class Walls {
               "Entries were taxed at this rate. End it with a step of 0 % instead."),
           wall("tax_rate_name", "name-taken", "There is a tax rate of that name already."),
           wall("account_kept_by_core", "changed-meanwhile", "The account was made meanwhile."),
-          wall("person_email", "email-known", "That email address signs in here already."),
           wall(
               "rule_household_id_to_account_id_fkey",
               "account-used",

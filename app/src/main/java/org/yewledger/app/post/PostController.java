@@ -13,10 +13,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.yewledger.app.chart.Chart;
-import org.yewledger.app.chart.ChartService;
-import org.yewledger.app.platform.Found;
-import org.yewledger.app.post.PostJson.AcceptedJson;
 import org.yewledger.app.post.PostJson.AcceptedLinesJson;
 import org.yewledger.app.post.PostJson.BookingJson;
 import org.yewledger.app.post.PostJson.PairJson;
@@ -24,7 +20,6 @@ import org.yewledger.app.post.PostJson.PostedJson;
 import org.yewledger.app.post.PostJson.StacksJson;
 import org.yewledger.app.post.PostJson.TakeBackJson;
 import org.yewledger.app.post.PostJson.WouldBookJson;
-import org.yewledger.core.ledger.Account;
 
 /** Waiting lines and posting them. */
 @RestController
@@ -34,19 +29,13 @@ class PostController {
   private final PostService posts;
   private final PairService pairs;
   private final TakeBackService takeBacks;
-  private final ChartService charts;
 
   PostController(
-      StacksService stacks,
-      PostService posts,
-      PairService pairs,
-      TakeBackService takeBacks,
-      ChartService charts) {
+      StacksService stacks, PostService posts, PairService pairs, TakeBackService takeBacks) {
     this.stacks = stacks;
     this.posts = posts;
     this.pairs = pairs;
     this.takeBacks = takeBacks;
-    this.charts = charts;
   }
 
   @GetMapping("/api/waiting-lines")
@@ -57,22 +46,15 @@ class PostController {
   /** The entry that a waiting line would become with this booking. Books nothing. */
   @PostMapping("/api/waiting-lines/{id}/preview")
   WouldBookJson previewBooking(@PathVariable UUID id, @Valid @RequestBody BookingJson booking) {
-    Chart chart = charts.chart();
-    Account account = posts.accountsOf(List.of(id), chart).of(id);
-    return WouldBookJson.of(posts.wouldBook(id, booking.toBooking(account, chart)));
+    return WouldBookJson.of(posts.wouldBook(id, booking));
   }
 
   /** Posts lines as they were accepted, all or none. */
   @PostMapping("/api/waiting-lines/post")
   PostedJson post(@Valid @RequestBody AcceptedLinesJson request) {
-    Chart chart = charts.chart();
-    Found<Account> accounts =
-        posts.accountsOf(request.lines().stream().map(AcceptedJson::lineId).toList(), chart);
     List<PostService.Accepted> accepted =
         request.lines().stream()
-            .map(l ->
-                new PostService.Accepted(
-                    l.lineId(), l.version(), l.booking().toBooking(accounts.of(l.lineId()), chart)))
+            .map(l -> new PostService.Accepted(l.lineId(), l.version(), l.booking()))
             .toList();
     return new PostedJson(posts.post(accepted).stream().map(s -> s.entry().no()).toList());
   }

@@ -97,8 +97,15 @@ final class PostJson {
       @NotNull @Size(max = Texts.NAME) String payee,
       @Nullable @Size(max = Texts.NOTE) String note,
       @NotNull List<@NotNull @Valid PartJson> parts,
-      @Nullable Boolean restToSuspense) {
-    Booking toBooking(Account bankAccount, Chart chart) {
+      @Nullable Boolean restToSuspense)
+      implements PostService.Typed {
+    @Override
+    public List<UUID> accountIds() {
+      return parts.stream().map(PartJson::accountId).toList();
+    }
+
+    @Override
+    public Booking on(Account bankAccount, Chart chart) {
       return new Booking(
           payee.strip(),
           note == null ? "" : note.strip(),

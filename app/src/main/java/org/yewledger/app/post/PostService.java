@@ -6,7 +6,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
@@ -41,8 +40,16 @@ import org.yewledger.core.post.WaitingLine;
 /** Posts waiting lines. */
 @Service
 public class PostService {
+  /** A booking as it was typed: what its amounts are of follows from the line. */
+  public interface Typed {
+    /** The accounts that it names. */
+    Collection<UUID> accountIds();
+
+    Booking on(Account bankAccount, Chart chart);
+  }
+
   /** A line as the person accepted it. {@code version} is the state that they saw. */
-  public record Accepted(UUID lineId, int version, Booking booking) {}
+  public record Accepted(UUID lineId, int version, Typed booking) {}
 
   private final ChartService charts;
   private final AccountLocks locks;
@@ -77,11 +84,13 @@ public class PostService {
 
   /** The entry that a line would become, without booking anything. */
   @Transactional(readOnly = true)
-  public Entry wouldBook(UUID lineId, Booking booking) {
-    BankLineEntity line = line(lineId);
+  public Entry wouldBook(UUID lineId, Typed booking) {
+    BankLineEntity line = states.lines(List.of(lineId)).of(lineId);
     Chart chart = charts.chart();
+    Account account = chart.account(line.accountId());
     return booking
-        .entryFor(chart.account(line.accountId()), line.toBankLine(), ledgers.ledger(chart))
+        .on(account, chart)
+        .entryFor(account, line.toBankLine(), ledgers.ledger(chart))
         .entry();
   }
 
@@ -102,18 +111,16 @@ public class PostService {
         posted.requireWaiting(
             lines.of(a.lineId()).toBankLine(), locked.of(a.lineId()), a.version()));
     Chart chart = charts.chart();
-    acts.begin(ActKind.POST, inWords(accepted, lines, chart));
-    var ledger = new PendingLedger(ledgers.ledger(chart));
-    var booked = new ArrayList<Booking.Booked>(accepted.size());
-    for (Accepted a : accepted) {
-      BankLineEntity line = lines.of(a.lineId());
-      Account account = chart.account(line.accountId());
-      booked.add(a.booking().entryFor(account, line.toBankLine(), ledger));
-      ledger.note(booked.getLast().entry());
-    }
+    List<BankLineEntity> inOrder = accepted.stream().map(a -> lines.of(a.lineId())).toList();
+    List<Booking> bookings =
+        accepted.stream()
+            .map(a -> a.booking().on(chart.account(lines.of(a.lineId()).accountId()), chart))
+            .toList();
+    acts.begin(ActKind.POST, inWords(inOrder, bookings, chart));
+    List<Booking.Booked> booked = booked(inOrder, bookings, chart);
     List<Stored> stored =
         entries.add(
-            booked.stream().map(Booking.Booked::entry).toList(), because(accepted, lines, chart));
+            booked.stream().map(Booking.Booked::entry).toList(), because(inOrder, bookings, chart));
     var made = new ArrayList<Link>(stored.size());
     for (int i = 0; i < stored.size(); i++) {
       made.add(link(accepted.get(i).lineId(), stored.get(i), booked.get(i).bankPosting()));
@@ -123,17 +130,29 @@ public class PostService {
     return stored;
   }
 
+  private List<Booking.Booked> booked(
+      List<BankLineEntity> lines, List<Booking> bookings, Chart chart) {
+    var ledger = new PendingLedger(ledgers.ledger(chart));
+    var booked = new ArrayList<Booking.Booked>(lines.size());
+    for (int i = 0; i < lines.size(); i++) {
+      BankLineEntity line = lines.get(i);
+      Account account = chart.account(line.accountId());
+      booked.add(bookings.get(i).entryFor(account, line.toBankLine(), ledger));
+      ledger.note(booked.getLast().entry());
+    }
+    return booked;
+  }
+
   /** For each line, whether the person took what was proposed or answered by themselves. */
-  private List<Because> because(List<Accepted> accepted, Found<BankLineEntity> lines, Chart chart) {
+  private List<Because> because(List<BankLineEntity> lines, List<Booking> bookings, Chart chart) {
     List<WaitingLine> waited =
-        accepted.stream()
-            .map(a -> lines.of(a.lineId()))
+        lines.stream()
             .map(l -> new WaitingLine(l.id(), chart.account(l.accountId()), l.toBankLine()))
             .toList();
     List<Proposal> proposals = Proposer.proposals(waiting.situation(waited, List.of(), chart));
-    var because = new ArrayList<Because>(accepted.size());
-    for (int i = 0; i < accepted.size(); i++) {
-      because.add(proposals.get(i).because(accepted.get(i).booking()));
+    var because = new ArrayList<Because>(lines.size());
+    for (int i = 0; i < lines.size(); i++) {
+      because.add(proposals.get(i).because(bookings.get(i)));
     }
     return because;
   }
@@ -148,7 +167,7 @@ public class PostService {
   private void lockAccounts(List<Accepted> accepted, Found<BankLineEntity> lines) {
     Set<UUID> accounts = new HashSet<>();
     lines.all().forEach(line -> accounts.add(line.accountId()));
-    accepted.forEach(a -> a.booking().parts().forEach(p -> accounts.add(p.account().id())));
+    accepted.forEach(a -> accounts.addAll(a.booking().accountIds()));
     locks.shared(accounts);
   }
 
@@ -163,29 +182,16 @@ public class PostService {
         true);
   }
 
-  private static String inWords(List<Accepted> accepted, Found<BankLineEntity> lines, Chart chart) {
-    if (accepted.size() > 1) {
-      return "Posted %d lines".formatted(accepted.size());
+  private static String inWords(List<BankLineEntity> lines, List<Booking> bookings, Chart chart) {
+    if (lines.size() > 1) {
+      return "Posted %d lines".formatted(lines.size());
     }
-    Accepted only = accepted.getFirst();
-    BankLineEntity line = lines.of(only.lineId());
+    BankLineEntity line = lines.getFirst();
     Account account = chart.account(line.accountId());
     return "Posted %s, %s on %s"
         .formatted(
-            only.booking().payee(),
+            bookings.getFirst().payee(),
             Amount.ofMinor(line.amountMinor(), account.currency()).shown(),
             account.name());
-  }
-
-  private BankLineEntity line(UUID id) {
-    return states.lines(List.of(id)).of(id);
-  }
-
-  /** The accounts that lines stand on, for callers that build a booking. */
-  @Transactional(readOnly = true)
-  public Found<Account> accountsOf(Collection<UUID> lineIds, Chart chart) {
-    return new Found<>(
-        states.lines(lineIds).all().stream()
-            .collect(Collectors.toMap(BankLineEntity::id, l -> chart.account(l.accountId()))));
   }
 }

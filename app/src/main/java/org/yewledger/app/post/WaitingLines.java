@@ -1,6 +1,5 @@
 package org.yewledger.app.post;
 
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +22,6 @@ import org.yewledger.core.post.Proposer;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.post.Situation;
 import org.yewledger.core.post.WaitingLine;
-import org.yewledger.core.rules.RuleBook;
 
 /** The waiting lines with the proposal for each: a rule made a moment ago is already tried. */
 @Component
@@ -122,12 +120,10 @@ public class WaitingLines {
 
   /** All that bears on some lines, with the rules of the books of their accounts. */
   Situation situation(List<WaitingLine> lines, List<OpenPosting> postings, Chart chart) {
-    Map<UUID, RuleBook> ofBooks = new HashMap<>();
-    lines.forEach(l -> ofBooks.computeIfAbsent(l.account().bookId(), rules::ruleBook));
     return new Situation(
         lines,
         postings,
-        ofBooks,
+        rules.ruleBooks(chart),
         chart.accounts().collect(Collectors.toMap(Account::id, account -> account)));
   }
 }

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,7 +38,7 @@ class RuleReach {
   @Transactional(readOnly = true)
   Map<UUID, Integer> waitingByRule(Chart chart) {
     var counts = new HashMap<UUID, Integer>();
-    var books = new HashMap<UUID, RuleBook>();
+    Map<UUID, RuleBook> books = rules.ruleBooks(chart);
     for (Row row : waiting()) {
       firstMatch(row, chart, books).ifPresent(rule -> counts.merge(rule.id(), 1, Integer::sum));
     }
@@ -48,7 +49,7 @@ class RuleReach {
   @Transactional(readOnly = true)
   ReachJson of(Rule draft, Chart chart) {
     UUID bookId = RuleService.bookOf(draft, chart);
-    var books = new HashMap<UUID, RuleBook>();
+    Map<UUID, RuleBook> books = rules.ruleBooks(chart);
     List<Row> caught =
         waiting().stream()
             .filter(row -> chart.account(row.accountId()).bookId().equals(bookId))
@@ -71,11 +72,10 @@ class RuleReach {
         line.amountMinor() > 0 ? Rule.Direction.IN : Rule.Direction.OUT);
   }
 
-  private java.util.Optional<Rule> firstMatch(Row row, Chart chart, Map<UUID, RuleBook> books) {
+  private Optional<Rule> firstMatch(Row row, Chart chart, Map<UUID, RuleBook> books) {
     Account account = chart.account(row.accountId());
-    return books
-        .computeIfAbsent(account.bookId(), rules::ruleBook)
-        .firstMatch(account.id(), row.toBankLine());
+    RuleBook book = books.get(account.bookId());
+    return book == null ? Optional.empty() : book.firstMatch(account.id(), row.toBankLine());
   }
 
   private List<Row> waiting() {

@@ -3,7 +3,9 @@ package org.yewledger.app.rules;
 import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
@@ -11,6 +13,7 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.KeptByHousehold;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
@@ -22,6 +25,13 @@ import org.yewledger.core.rules.RuleBook;
 /** Keeps the rules and their order. Places run from 1 without gaps. */
 @Service
 public class RuleService {
+  private record RuleBooks(String state, Map<UUID, RuleBook> byBook) {}
+
+  /** Of all households together, counted in books. */
+  private static final int MOST_BOOKS_KEPT = 2_000;
+
+  private final KeptByHousehold<RuleBooks> kept =
+      new KeptByHousehold<>(MOST_BOOKS_KEPT, books -> books.byBook().size());
   private final EntityManager entities;
   private final ChartService charts;
   private final Acts acts;
@@ -39,17 +49,31 @@ public class RuleService {
   }
 
   /**
-   * The rules for the lines of one book: those that book into it, and those for one of its own
-   * accounts, which may book into another book.
+   * The rules for the lines of each book: those that book into it, and those for one of its own
+   * accounts, which may book into another book. They are kept until a rule changes. Cost: a look at
+   * whether one has; linear in their number when it has.
    */
   @Transactional(readOnly = true)
-  public RuleBook ruleBook(UUID bookId) {
-    Chart chart = charts.chart();
-    return new RuleBook(
+  public Map<UUID, RuleBook> ruleBooks(Chart chart) {
+    UUID household = SignedIn.now().householdId();
+    String state = state();
+    RuleBooks known = kept.get(household);
+    if (known == null || !known.state().equals(state)) {
+      known = new RuleBooks(state, read(chart));
+      if (state().equals(state)) {
+        kept.put(household, known);
+      }
+    }
+    return known.byBook();
+  }
+
+  private Map<UUID, RuleBook> read(Chart chart) {
+    Map<UUID, List<Rule>> byBook =
         inOrder().stream()
             .map(RuleEntity::toRule)
-            .filter(rule -> bookOf(rule, chart).equals(bookId))
-            .toList());
+            .collect(Collectors.groupingBy(rule -> bookOf(rule, chart)));
+    return byBook.entrySet().stream()
+        .collect(Collectors.toMap(Map.Entry::getKey, e -> new RuleBook(e.getValue())));
   }
 
   /** What the rules say, in one short text; the same for the same rules. */
