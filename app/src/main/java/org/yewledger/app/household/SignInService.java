@@ -150,7 +150,7 @@ class SignInService {
   private List<Candidate> find(String email) {
     return jdbc.sql("select * from person_signing_in(?)")
         .param(email)
-        .query(Candidate.class)
+        .query(DataClassRowMapper.newInstance(Candidate.class))
         .list();
   }
 

@@ -41,22 +41,32 @@ class JournalService {
   /** So many are counted; of more, it is only said that there are more. */
   static final int MOST_COUNTED = 1_000;
 
-  /** With a text, its few hits are looked up by their keys; without one, entries come by day. */
-  private static final String NARROWED =
+  /** Without a text, entries come by day; no more are read than are shown and counted. */
+  private static final String BY_DAY =
       """
-      with %s wanted as not materialized (
-        select e.id, e.date, e.no from entry e %s
+      with wanted as not materialized (
+        select e.id, e.date, e.no from entry e
          where e.household_id = :household and e.date between :first and :date
            and (:book = :noBook or exists (select 1 from posting p
                  where p.household_id = e.household_id and p.entry_id = e.id and p.book_id = :book)))
       """;
 
-  private static final String HITS =
+  /**
+   * With a text, its few hits are looked up by their keys: "offset 0" keeps the planner from
+   * joining them with all entries, of which it cannot know how many there will be.
+   */
+  private static final String BY_TEXT =
       """
-      hit as materialized (
+      with hit as (
         select id from entries_like(
           :pattern, nullif(:book, :noBook), :first, :date, :before, :most) id
-        union select id from entry where household_id = :household and no = :no),\
+        union select id from entry where household_id = :household and no = :no),
+      wanted as materialized (
+        select e.id, e.date, e.no from hit, lateral (
+          select x.id, x.date, x.no from entry x where x.household_id = :household and x.id = hit.id offset 0) e
+         where e.date between :first and :date
+           and (:book = :noBook or exists (select 1 from posting p
+                 where p.household_id = :household and p.entry_id = e.id and p.book_id = :book)))
       """;
 
   private final EntityManager entities;
@@ -107,14 +117,10 @@ class JournalService {
     YearMonth month = filter.month();
     String text = filter.text().strip().toLowerCase(Locale.ROOT);
     String pattern = text.replace("!", "!!").replace("%", "!%").replace("_", "!_");
-    String narrowed =
-        text.isEmpty()
-            ? NARROWED.formatted("", "")
-            : NARROWED.formatted(HITS, "join hit on hit.id = e.id");
     NativeQuery<Object[]> query =
         entities
             .unwrap(Session.class)
-            .createNativeQuery(narrowed + sql, Object[].class)
+            .createNativeQuery((text.isEmpty() ? BY_DAY : BY_TEXT) + sql, Object[].class)
             .addEntity("e", EntryEntity.class)
             .addScalar("how_many", Long.class)
             .setParameter("household", SignedIn.now().householdId())
