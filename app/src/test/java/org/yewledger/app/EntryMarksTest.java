@@ -5,16 +5,12 @@ import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.nio.charset.StandardCharsets;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.testng.annotations.Test;
-import org.yewledger.app.chart.AccountBalances;
 import tools.jackson.databind.JsonNode;
 
 /** Payees, tags, reference and method of entries; why they were booked; voids; lines left out. */
 public class EntryMarksTest extends AppTest {
-  @Autowired private AccountBalances balances;
-
   private static final String LINES =
       "Date;Text;Amount\n2026-09-04;GREENGAGE MKT;-48.20\n2026-09-05;KIOSK 7;-3.10\n";
 
@@ -293,43 +289,5 @@ public class EntryMarksTest extends AppTest {
             """
                 .formatted(line.path("id").asString(), h.groceries().id()));
     assertTrue(newest(h).toString().contains("\"accountName\":\"Suspense\""), newest(h).toString());
-  }
-
-  @Test
-  public void theBankSeesAnAccountWithItsSetAsides() {
-    Household h = withLines("set aside");
-    String draft =
-        """
-        {"bookId":"%s","parentId":%s,"name":"%s","kind":"SET_ASIDE","currency":"EUR","group":false,"facts":{"number":"","tail":"","institution":"","webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":""}}\
-        """;
-    String book = h.current().bookId().toString();
-    assertEquals(
-        h.api().post("/api/accounts", draft.formatted(book, "null", "Loose")).problem(),
-        "set-aside-where");
-    String holiday =
-        h.api()
-            .post("/api/accounts", draft.formatted(book, "\"" + h.current().id() + "\"", "Holiday"))
-            .json()
-            .path("id")
-            .asString();
-    JsonNode entry = posted(h, "GREENGAGE MKT", "Greengage Market");
-    Api.Answer moved =
-        h.api()
-            .put(
-                "/api/entries/" + entry.path("id").asString(),
-                """
-                {"version":%d,"date":"2026-09-04","payee":"Put aside","postings":[
-                  {"accountId":"%s","amount":"-48.20"},{"accountId":"%s","amount":"48.20"}]}\
-                """
-                    .formatted(entry.path("version").asInt(), h.current().id(), holiday));
-    assertEquals(moved.status(), 200, moved.json().toString());
-    var day = java.time.LocalDate.of(2026, 9, 30);
-    assertEquals(
-        founding.as(h.owner(), () -> balances.of(h.current(), day)).amount().minor(), 95_180);
-    assertEquals(
-        founding.as(h.owner(), () -> balances.whole(h.current(), day)).amount().minor(), 100_000);
-    assertEquals(
-        h.api().post("/api/accounts/" + h.current().id() + "/close?version=0", "").problem(),
-        "group-in-use");
   }
 }

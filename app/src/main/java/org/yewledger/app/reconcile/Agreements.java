@@ -27,7 +27,9 @@ class Agreements {
         from posting p
         join entry e on e.household_id = p.household_id and e.id = p.entry_id
         join payee y on y.household_id = e.household_id and y.id = e.payee_id
-       where p.household_id = :household and p.account_id = :account\
+       where p.household_id = :household and p.account_id = any(array(
+         select a.id from account a where a.household_id = :household
+            and (a.id = :account or a.parent_id = :account and a.kind = 'SET_ASIDE')))\
       """;
 
   private final JdbcClient jdbc;

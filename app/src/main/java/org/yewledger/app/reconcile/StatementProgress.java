@@ -18,7 +18,8 @@ public class StatementProgress {
 
   /**
    * The postings that belong to a statement or, while it is open, may still: all up to its day that
-   * no other statement has, also older ones. The opening balance is no posting to tick.
+   * no other statement has, also older ones, and those of the set-asides in the account, of which
+   * its bank knows nothing. The opening balance is no posting to tick.
    */
   @Transactional(readOnly = true)
   public List<PostingEntity> covered(StatementEntity statement) {
@@ -26,7 +27,9 @@ public class StatementProgress {
         .createQuery(
             """
             select p from Posting p join Entry e on e.id = p.entryId
-            where p.accountId = :account and e.origin <> OPENING
+            where (p.accountId = :account or p.accountId in (
+                     select a.id from Account a where a.parentId = :account and a.kind = SET_ASIDE))
+              and e.origin <> OPENING
               and (p.statementId = :statement
                    or (p.statementId is null and p.amountMinor <> 0 and p.date <= :day and :open = true))
             order by p.date, e.no, p.place\

@@ -1,6 +1,7 @@
 package org.yewledger.app.reconcile;
 
 import java.sql.Date;
+import java.sql.Types;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -39,7 +40,7 @@ class Ticks {
                 select count(*) as count, count(*) filter (where statement_id <> :statement) as elsewhere,
                        min(date) filter (where date > :day) as after
                   from (select statement_id, date from posting
-                         where household_id = :household and id = any(:ids) and account_id = :account
+                         where household_id = :household and id = any(:ids) and is_at_bank(account_id, :account, :household)
                          order by id for update) locked\
                 """)
             .param("household", household)
@@ -66,7 +67,7 @@ class Ticks {
             update posting set statement_id = :statement, version = version + 1
              where household_id = :household and id = any(:ids) and statement_id is distinct from :statement\
             """)
-        .param("statement", tick ? statement.id() : null, java.sql.Types.OTHER)
+        .param("statement", tick ? statement.id() : null, Types.OTHER)
         .param("household", household)
         .param("ids", ids)
         .update();

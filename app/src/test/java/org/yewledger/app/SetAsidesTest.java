@@ -1,0 +1,127 @@
+package org.yewledger.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.testng.annotations.Test;
+import org.yewledger.app.chart.AccountBalances;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.EntryStore;
+import org.yewledger.core.act.ActKind;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.money.Amount;
+import tools.jackson.databind.JsonNode;
+
+/** A bank knows nothing of what is set aside in an account: it means the account with it. */
+public class SetAsidesTest extends AppTest {
+  private static final LocalDate DAY = LocalDate.of(2026, 9, 4);
+
+  @Autowired AccountBalances balances;
+  @Autowired EntryStore store;
+  @Autowired ChartService charts;
+
+  private static String draft(Household h, String parent, String name) {
+    return """
+    {"bookId":"%s","parentId":%s,"name":"%s","kind":"SET_ASIDE","currency":"EUR","group":false,
+     "facts":{"number":"","tail":"","institution":"","webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":""}}\
+    """
+        .formatted(h.current().bookId(), parent, name);
+  }
+
+  private Account setAside(Household h, String name) {
+    String id =
+        h.api()
+            .post("/api/accounts", draft(h, "\"" + h.current().id() + "\"", name))
+            .json()
+            .path("id")
+            .asString();
+    return founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(id)));
+  }
+
+  private EntryStore.Stored book(Household h, String payee, Account from, Account to, long minor) {
+    var amount = Amount.ofMinor(minor, from.currency());
+    List<Posting> postings = List.of(new Posting(from, amount.negated()), new Posting(to, amount));
+    var entry = new Entry(DAY, payee, "", Entry.Origin.BY_HAND, postings);
+    return inAct(h, ActKind.TRANSFER, () -> store.add(List.of(entry))).getFirst();
+  }
+
+  @Test
+  public void itStandsInAnAccountAtABankAndItsBalanceIsPartOfTheBanks() {
+    Household h = found("set-aside");
+    assertEquals(
+        h.api().post("/api/accounts", draft(h, "null", "Loose")).problem(), "set-aside-where");
+    Account holiday = setAside(h, "Holiday");
+    book(h, "Put aside", h.current(), holiday, 4_820);
+    assertEquals(
+        founding.as(h.owner(), () -> balances.of(h.current(), DAY)).amount().minor(), 95_180);
+    assertEquals(
+        founding.as(h.owner(), () -> balances.whole(h.current(), DAY)).amount().minor(), 100_000);
+    assertEquals(
+        h.api().post("/api/accounts/" + h.current().id() + "/close?version=0", "").problem(),
+        "group-in-use");
+  }
+
+  @Test
+  public void aStatementCoversTheAccountWithWhatIsSetAsideInIt() {
+    Household h = found("set-aside-agrees");
+    Account holiday = setAside(h, "Holiday");
+    book(h, "Put aside", h.current(), holiday, 4_820);
+    book(h, "Quay Ferries", holiday, h.school(), 2_000);
+    JsonNode statement =
+        h.api()
+            .post(
+                "/api/statements",
+                "{\"accountId\":\"%s\",\"closesOn\":\"2026-09-30\",\"closing\":\"980.00\"}"
+                    .formatted(h.current().id()))
+            .json();
+    String path = "/api/statements/" + statement.path("id").asString();
+    var ids = new ArrayList<String>();
+    for (JsonNode posting : h.api().get(path).json().path("postings")) {
+      ids.add('"' + posting.path("postingId").asString() + '"');
+    }
+    assertEquals(ids.size(), 3, h.api().get(path).json().toString());
+    JsonNode left = h.api().get("/api/statements").json().at("/0/statements/0");
+    assertEquals(left.path("toTick").asInt(), 3, left.toString());
+    JsonNode sheet =
+        h.api()
+            .put(
+                path + "/ticks",
+                "{\"postingIds\":[%s],\"ticked\":true}".formatted(String.join(",", ids)))
+            .json();
+    assertEquals(sheet.path("difference").asString(), "0.00", sheet.toString());
+    Api.Answer agreed = h.api().post(path + "/finish?version=" + sheet.path("version").asInt(), "");
+    assertTrue(agreed.status() < 300, agreed.json().toString());
+    assertEquals(h.api().get(path + "/agreement").json().path("postings").size(), 3);
+  }
+
+  @Test
+  public void thePostingOfAnotherAccountIsNotTicked() {
+    Household h = found("set-aside-elsewhere");
+    Account holiday = setAside(h, "Holiday");
+    EntryStore.Stored stored = book(h, "Put aside", h.card(), holiday, 500);
+    String path =
+        "/api/statements/"
+            + h.api()
+                .post(
+                    "/api/statements",
+                    "{\"accountId\":\"%s\",\"closesOn\":\"2026-09-30\",\"closing\":\"-5.00\"}"
+                        .formatted(h.card().id()))
+                .json()
+                .path("id")
+                .asString();
+    String elsewhere = stored.postings().get(1).id().toString();
+    assertEquals(
+        h.api()
+            .put(path + "/ticks", "{\"postingIds\":[\"%s\"],\"ticked\":true}".formatted(elsewhere))
+            .status(),
+        404);
+    assertEquals(h.api().get(path).json().path("postings").size(), 1);
+  }
+}
