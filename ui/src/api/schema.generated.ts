@@ -2202,6 +2202,28 @@ export interface components {
             taxRateId?: string;
             webPage: string;
         };
+        FiguresJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            closing: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            in?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            opening?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out?: string;
+        };
         FileBalanceJson: {
             /**
              * Format: decimal
@@ -2740,6 +2762,14 @@ export interface components {
             /** @enum {string} */
             taxRole?: "NET" | "TAX";
         };
+        ProofJson: {
+            apart: components["schemas"]["FiguresJson"];
+            parts: components["schemas"]["StepJson"][];
+            statement: components["schemas"]["FiguresJson"];
+            /** Format: int32 */
+            statementLines?: number;
+            ticked: components["schemas"]["FiguresJson"];
+        };
         ProposalJson: {
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
@@ -3033,31 +3063,12 @@ export interface components {
              * Format: decimal
              * @example 12.50
              */
-            in: string;
-            /**
-             * Format: decimal
-             * @example 12.50
-             */
             opening: string;
             openingApart?: components["schemas"]["OpeningApartJson"];
             /** Format: date */
             opensAfter?: string;
-            /**
-             * Format: decimal
-             * @example 12.50
-             */
-            out: string;
             postings: components["schemas"]["TickableJson"][];
-            /**
-             * Format: decimal
-             * @example 12.50
-             */
-            saidIn?: string;
-            /**
-             * Format: decimal
-             * @example 12.50
-             */
-            saidOut?: string;
+            proof: components["schemas"]["ProofJson"];
             tail: string;
             /**
              * Format: decimal
@@ -3145,6 +3156,20 @@ export interface components {
             post: number;
             /** Format: int32 */
             reconcile: number;
+        };
+        StepJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            apart: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            change: string;
+            /** Format: date */
+            day: string;
         };
         SuggestionJson: {
             /** @enum {string} */

@@ -45,20 +45,20 @@ export function Frame() {
   useCommands([
     { keys: ['mod+k'], label: 'Find or do', strip: 'find or do', run: () => setFinding(true), whileTyping: true },
     { keys: ['?'], label: 'Show all keys', strip: 'all keys', run: () => setKeys(true) },
-    { keys: ['Alt+0'], label: 'Go to the Almanac', run: go('/') },
-    { keys: ['Alt+1'], label: 'Go to Gather', run: go('/gather') },
-    { keys: ['Alt+2'], label: 'Go to Post', run: go('/post') },
-    { keys: ['Alt+3'], label: 'Go to Reconcile', run: go('/reconcile') },
-    { keys: ['Alt+5'], label: 'Go to the Journal', run: go('/journal') },
-    { keys: ['Alt+6'], label: 'Go to Rules', run: go('/rules') },
-    { keys: ['Alt+7'], label: 'Go to the Trial balance', run: go('/trial-balance') },
-    { keys: ['Alt+8'], label: 'Go to the Chart', run: go('/chart') },
-    { keys: ['Alt+b'], label: 'Go to Books', run: go('/books') },
-    { keys: ['Alt+c'], label: 'Go to Currencies', run: go('/currencies') },
-    { keys: ['Alt+p'], label: 'Go to People', run: go('/people') },
-    { keys: ['Alt+y'], label: 'Go to You', run: go('/you') },
-    { keys: ['Alt+l'], label: 'Light or dark', run: switchTheme },
-    { keys: ['Alt+q'], label: 'Sign out', run: signOut },
+    { keys: ['. a'], label: 'Go to the Almanac', run: go('/') },
+    { keys: ['. g'], label: 'Go to Gather', run: go('/gather') },
+    { keys: ['. p'], label: 'Go to Post', run: go('/post') },
+    { keys: ['. r'], label: 'Go to Reconcile', run: go('/reconcile') },
+    { keys: ['. j'], label: 'Go to the Journal', run: go('/journal') },
+    { keys: ['. u'], label: 'Go to Rules', run: go('/rules') },
+    { keys: ['. t'], label: 'Go to the Trial balance', run: go('/trial-balance') },
+    { keys: ['. c'], label: 'Go to the Chart', run: go('/chart') },
+    { keys: ['. b'], label: 'Go to Books', run: go('/books') },
+    { keys: ['. x'], label: 'Go to Currencies', run: go('/currencies') },
+    { keys: ['. o'], label: 'Go to People', run: go('/people') },
+    { keys: ['. y'], label: 'Go to You', run: go('/you') },
+    { keys: ['. l'], label: 'Light or dark', run: switchTheme },
+    { keys: ['. q'], label: 'Sign out', run: signOut },
   ])
 
   return (
@@ -134,7 +134,7 @@ function BookSwitch() {
         </SwitchButton>
       ))}
       <SwitchButton on={book === undefined} choose={() => set('book', undefined)}>
-        Both
+        {books.length > 2 ? 'All' : 'Both'}
       </SwitchButton>
     </fieldset>
   )

@@ -2,7 +2,7 @@ import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, 
 
 /** Something the person can do here. Keys, key strip and find-or-do are all made from these. */
 export interface Command {
-  /** Keys such as `Enter`, `Shift+Enter`, `mod+k` (Ctrl or Cmd); the first is the one shown. */
+  /** Keys such as `Enter`, `Shift+Enter`, `mod+k` (Ctrl or Cmd), `. a` (one after the other); the first is shown. */
   keys: string[]
   /** What it does, as find-or-do lists it. */
   label: string
@@ -18,12 +18,16 @@ interface Registry {
   changed: () => void
 }
 
+/** So long, in milliseconds, the first of two keys waits for the second. */
+const BEGUN_LASTS = 2000
+
 const Commands = createContext<Registry | null>(null)
 const Version = createContext(0)
 
 /** Keeps the commands of what is on the screen and listens to the keyboard for all of them. */
 export function CommandsProvider({ children }: { children: ReactNode }) {
   const [version, setVersion] = useState(0)
+  const begun = useRef<{ key: string; at: number }>(undefined)
   const registry = useRef<Registry>({ views: new Map(), changed: () => setVersion((v) => v + 1) })
 
   useEffect(() => {
@@ -31,7 +35,18 @@ export function CommandsProvider({ children }: { children: ReactNode }) {
       if (event.defaultPrevented || document.querySelector('[role="dialog"]')) return
       const typing = isTyping(event.target)
       const all = [...registry.current.views.values()].reverse().flat()
-      const command = all.find((c) => c.keys.some((key) => matches(event, key)) && (!typing || c.whileTyping))
+      const first = begun.current && event.timeStamp - begun.current.at < BEGUN_LASTS ? begun.current.key : undefined
+      begun.current = undefined
+      const pressed = (key: string) => {
+        const [one, two] = key.length > 1 ? key.split(' ') : [key]
+        return two ? first === one && matches(event, two) : matches(event, key)
+      }
+      const command = all.find((c) => c.keys.some(pressed) && (!typing || c.whileTyping))
+      if (!command && !typing && all.some((c) => c.keys.some((key) => key.startsWith(`${event.key} `)))) {
+        begun.current = { key: event.key, at: event.timeStamp }
+        event.preventDefault()
+        return
+      }
       // Enter and Space belong to a button or link that has the focus.
       const ownKey = event.target instanceof HTMLElement && event.target.closest('button, a') !== null
       if (command && !(ownKey && (event.key === 'Enter' || event.key === ' '))) {
@@ -112,6 +127,7 @@ const SHOWN: Record<string, string> = {
 /** A key as it is printed on a keyboard. */
 export function keyText(key: string): string {
   if (key === ' ') return 'Space'
+  if (key.includes(' ')) return key.toUpperCase()
   return key
     .split('+')
     .map((part) => SHOWN[part] ?? (part.length === 1 ? part.toUpperCase() : part))

@@ -135,7 +135,7 @@ export function AccountInspector({
         {!page.keptByCore && (
           <>
             <button type="button" className="btn" onClick={() => ask('merge')}>
-              Merge into… <kbd>J</kbd>
+              Merge into… <kbd>M</kbd>
             </button>
             {page.closedOn ? (
               <button type="button" className="btn" onClick={reopen}>

@@ -108,7 +108,7 @@ function ChartView({ page }: { page: ChartPage }) {
       ? [
           { keys: ['e'], label: 'Edit the account', strip: 'edit', run: () => setAsking('edit') },
           { keys: ['v'], label: 'Move to a group', strip: 'move', run: () => setAsking('move') },
-          { keys: ['j'], label: 'Merge into another account', strip: 'merge', run: () => setAsking('merge') },
+          { keys: ['m'], label: 'Merge into another account', strip: 'merge', run: () => setAsking('merge') },
           { keys: ['Alt+ArrowUp'], label: 'Move up', run: () => step(-1) },
           { keys: ['Alt+ArrowDown'], label: 'Move down', run: () => step(1) },
         ]

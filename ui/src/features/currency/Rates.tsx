@@ -27,7 +27,10 @@ export function Rates() {
         title="Rates"
         about="What one unit was worth. A day without a rate takes the last one before it. Either way round will do."
       >
-        <NewRate from={foreignCurrency(allAccounts, foreign[0]?.currency)} to={allBooks[0]?.currency ?? 'EUR'} />
+        <NewRate
+          from={foreignCurrency(allAccounts, allBooks[0]?.currency ?? 'EUR')}
+          to={allBooks[0]?.currency ?? 'EUR'}
+        />
         <RateTable rates={rates.data} />
       </Part>
       <Part
@@ -49,8 +52,9 @@ export function Rates() {
   )
 }
 
-function foreignCurrency(all: { currency: string }[], base: string | undefined): string {
-  return all.find((a) => a.currency !== base)?.currency ?? 'USD'
+/** A currency that a rate may be needed for; never that of the book itself. */
+function foreignCurrency(all: { currency: string }[], base: string): string {
+  return all.find((a) => a.currency !== base)?.currency ?? (base === 'USD' ? 'EUR' : 'USD')
 }
 
 function NewRate({ from: first, to: base }: { from: string; to: string }) {

@@ -50,6 +50,9 @@ export function SignIn() {
       <button type="submit" className="btn go" disabled={busy}>
         {busy ? 'Signing in' : 'Sign in'} <kbd>Enter</kbd>
       </button>
+      <p className="q s">
+        No password any more? An owner of your household can make you a link for a new one, under People.
+      </p>
       <a className="link" href="/begin">
         Begin a new household
       </a>

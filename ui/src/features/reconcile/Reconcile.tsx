@@ -56,7 +56,7 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
       <section className="sheet">
         <div className="head">
           <h1>{inProgress ? `${counted(inProgress, 'statement')} to reconcile` : 'No statement in progress'}</h1>
-          <span className="q">finished at a difference of 0.00, and at nothing else</span>
+          <span className="q">agreed when nothing is apart, and not before</span>
         </div>
         <Scroll label="Accounts">
           <table className="tb" aria-label="Accounts to reconcile">
@@ -75,7 +75,7 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
                 <th className="n narrow-off">Balance then</th>
                 <th>In progress</th>
                 <th className="n">Statement says</th>
-                <th className="n">Difference</th>
+                <th className="n">Apart</th>
               </tr>
             </thead>
             {allBooks
@@ -171,7 +171,7 @@ function Figures({ statement }: { statement: Row['statements'][number] }) {
       </tbody>
       <tfoot>
         <tr>
-          <td>Difference</td>
+          <td>Apart</td>
           <td className="n">
             <Apart amount={statement.difference} />
           </td>

@@ -11,14 +11,14 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { CorrectStatement } from './CorrectStatement'
-import { Equation } from './Equation'
+import { Proof } from './Proof'
 import { SelectedPosting } from './SelectedPosting'
 import { TickTable } from './TickTable'
 import './reconcile.css'
 
 type Sheet = Schemas['SheetJson']
 
-/** One statement, ticked off until the difference is zero. */
+/** One statement, ticked off until nothing is apart. */
 export function StatementSheet() {
   const { statementId = '' } = useParams()
   const sheet = useQuery({
@@ -66,7 +66,7 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
       open.length > 0,
     )
   }
-  async function finish() {
+  async function agree() {
     const query = { version: sheet.version }
     if (await run(api.POST('/api/statements/{id}/finish', { params: { path, query } }))) {
       await booksChanged()
@@ -74,7 +74,7 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
       navigate(`/${search}`)
     }
   }
-  async function later() {
+  async function leaveOpen() {
     await booksChanged()
     navigate(`/reconcile${search}`)
   }
@@ -91,14 +91,14 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
     },
     { keys: ['a'], label: 'Tick all that the bank shows', strip: 'tick all at the bank', run: tickAllAtBank },
     { keys: ['e'], label: 'Correct the statement’s day or balance', strip: 'correct', run: () => setCorrecting(true) },
-    { keys: ['f'], label: 'Finish the statement', strip: 'finish', run: finish },
-    { keys: ['l'], label: 'Finish later', strip: 'later', run: later },
+    { keys: ['g'], label: 'Agree the statement', strip: 'agree', run: agree },
+    { keys: ['l'], label: 'Leave it open', strip: 'leave open', run: leaveOpen },
   ])
 
   return (
     <main className="sheet-page" tabIndex={-1}>
-      <Equation sheet={sheet} />
-      <div className="below-equation">
+      <Proof sheet={sheet} />
+      <div className="below-proof">
         <section className="sheet">
           <Scroll label="The statement">
             <TickTable
@@ -113,7 +113,7 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
           <div className="foot">
             {sheet.finished ? (
               <>
-                <span className="in b">Finished, agreed to zero</span>
+                <span className="in b">Agreed, nothing apart</span>
                 <Link className="btn end" to={`/reconcile${search}`}>
                   Back to the statements <kbd>L</kbd>
                 </Link>
@@ -125,18 +125,24 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
                 </button>
                 <span className="end q">
                   {isZero(sheet.difference) ? (
-                    'nothing is missing'
+                    'nothing is apart'
                   ) : (
                     <>
                       <span className="apart">{figure(sheet.difference.replace('-', ''))}</span> still apart
                     </>
                   )}
                 </span>
-                <button type="button" className="btn" onClick={later}>
-                  Finish later <kbd>L</kbd>
+                <button type="button" className="btn" onClick={leaveOpen}>
+                  Leave it open <kbd>L</kbd>
                 </button>
-                <button type="button" className="btn go" disabled={!sheet.agrees} onClick={finish}>
-                  Finish <kbd>F</kbd>
+                <button
+                  type="button"
+                  className="btn go"
+                  disabled={!sheet.agrees}
+                  title={sheet.agrees ? undefined : 'when nothing is apart'}
+                  onClick={agree}
+                >
+                  Agree <kbd>G</kbd>
                 </button>
               </>
             )}

@@ -1,6 +1,7 @@
 package org.yewledger.app;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
 
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
@@ -10,6 +11,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.joda.money.CurrencyUnit;
+import org.postgresql.util.PSQLException;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
@@ -218,5 +220,19 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
   /** Takes the September file in and answers with what it brought. */
   protected Api.Answer gather(Household h, byte[] file) {
     return h.api().takeIn(h.current().id(), "harbour.ofx", file, null, true);
+  }
+
+  /** The constraint that an error of the database names, or its message. */
+  protected static String constraintOf(Throwable e) {
+    Throwable cause = e;
+    while (cause != null && !(cause instanceof PSQLException)) {
+      cause = cause.getCause();
+    }
+    assertTrue(cause instanceof PSQLException, "" + e);
+    var message = ((PSQLException) cause).getServerErrorMessage();
+    return String.valueOf(
+        message == null
+            ? null
+            : message.getConstraint() == null ? message.getMessage() : message.getConstraint());
   }
 }

@@ -7,7 +7,6 @@ import static org.testng.Assert.expectThrows;
 import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
-import org.postgresql.util.PSQLException;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.testng.annotations.BeforeClass;
@@ -48,19 +47,6 @@ public class LedgerWallsTest extends AppTest {
             """)
         .params(h.owner().householdId(), Ids.next(), entry, place, account, book, amount, amount)
         .update();
-  }
-
-  private static String constraintOf(Throwable e) {
-    Throwable cause = e;
-    while (cause != null && !(cause instanceof PSQLException)) {
-      cause = cause.getCause();
-    }
-    assertTrue(cause instanceof PSQLException, "" + e);
-    var message = ((PSQLException) cause).getServerErrorMessage();
-    return String.valueOf(
-        message == null
-            ? null
-            : message.getConstraint() == null ? message.getMessage() : message.getConstraint());
   }
 
   private void entryOf(UUID book, UUID otherBook, long debit, long credit) {
@@ -131,69 +117,6 @@ public class LedgerWallsTest extends AppTest {
                     ActKind.TICK,
                     () -> jdbc.sql("update posting set amount_minor = amount_minor * 2").update()));
     assertEquals(constraintOf(e), "posting_facts");
-  }
-
-  @Test
-  public void aBankLineIsOfTheAccountOfItsBatch() {
-    Exception e =
-        expectThrows(
-            Exception.class,
-            () ->
-                inAct(
-                    h,
-                    ActKind.TICK,
-                    () -> jdbc.sql(insertLine("gen_random_uuid()", false)).update()));
-    assertTrue(constraintOf(e).contains("bank line"), constraintOf(e));
-  }
-
-  @Test
-  public void aStateBeginsWithItsLineAndInNoOtherWay() {
-    assertEquals(stateOfNewLine(false), "WAITING");
-    assertEquals(stateOfNewLine(true), "PENDING");
-    Exception e =
-        expectThrows(
-            Exception.class,
-            () ->
-                inAct(
-                    h,
-                    ActKind.TICK,
-                    () ->
-                        jdbc.sql(
-                                """
-                                insert into bank_line_state (household_id, bank_line_id, account_id, booked_on,
-                                    state, changed_at, changed_by)
-                                select household_id, gen_random_uuid(), account_id, booked_on, 'WAITING', now(),
-                                    household_id
-                                from bank_line limit 1\
-                                """)
-                            .update()));
-    assertTrue(constraintOf(e).contains("permission denied"), constraintOf(e));
-  }
-
-  private String stateOfNewLine(boolean pending) {
-    return inAct(
-        h,
-        ActKind.TICK,
-        () -> {
-          UUID line =
-              jdbc.sql(insertLine("account_id", pending) + " returning id")
-                  .query(UUID.class)
-                  .single();
-          return jdbc.sql("select state from bank_line_state where bank_line_id = ?")
-              .param(line)
-              .query(String.class)
-              .single();
-        });
-  }
-
-  private static String insertLine(String account, boolean pending) {
-    return """
-    insert into bank_line (household_id, id, batch_id, account_id, booked_on, amount_minor, payee, memo,
-        reference, type, raw, source_line, text_key, ordinal, pending)
-    select household_id, gen_random_uuid(), batch_id, %s, booked_on, amount_minor, '', '', '', '', '', 0,
-        'OTHER', 1, %s from bank_line limit 1\
-    """
-        .formatted(account, pending);
   }
 
   @Test

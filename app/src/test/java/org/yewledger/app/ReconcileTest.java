@@ -58,7 +58,7 @@ public class ReconcileTest extends AppTest {
     assertEquals(ids.size(), 3);
 
     JsonNode two = tick(h, statement, ids.subList(0, 2), true).json();
-    assertEquals(two.path("out").asString(), "80.00");
+    assertEquals(two.at("/proof/ticked/out").asString(), "80.00");
     assertEquals(two.path("difference").asString(), "500.00");
     assertEquals(two.at("/postings/1/balance").asString(), "920.00");
     assertEquals(finish(h, statement).problem(), "difference-not-zero");
@@ -133,8 +133,8 @@ public class ReconcileTest extends AppTest {
             .path("statementId")
             .asString();
     JsonNode sheet = h.api().get("/api/statements/" + id).json();
-    assertEquals(sheet.path("saidIn").asString(), "20.00");
-    assertEquals(sheet.path("saidOut").asString(), "12.50");
+    assertEquals(sheet.at("/proof/statement/in").asString(), "20.00");
+    assertEquals(sheet.at("/proof/statement/out").asString(), "12.50");
     String amounts =
         founding.as(
             h.owner(),

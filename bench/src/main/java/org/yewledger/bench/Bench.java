@@ -20,7 +20,9 @@ public final class Bench {
           "years",
           YearsBench::run,
           "post",
-          PostBench::run);
+          PostBench::run,
+          "load",
+          LoadBench::run);
 
   private Bench() {}
 

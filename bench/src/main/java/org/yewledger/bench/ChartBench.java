@@ -32,15 +32,13 @@ final class ChartBench {
           .found("Bench", "Etc/UTC", owner, PASSWORD, () -> {});
       try (Connection database = asOwner()) {
         fill(database, owner.householdId());
-        application.signIn(owner.email(), PASSWORD);
-        String chart = application.get("/api/chart?on=2026-09-30");
+        Window window = application.signedIn(owner.email(), PASSWORD);
+        String chart = window.get("/api/chart?on=2026-09-30");
         if (chart.split("\"depth\"", -1).length - 1 < ACCOUNTS) {
           throw new IllegalStateException("the chart is not whole");
         }
-        double fromTotals =
-            Timing.medianMillis(100, () -> application.get("/api/chart?on=2026-09-30"));
-        double midMonth =
-            Timing.medianMillis(100, () -> application.get("/api/chart?on=2026-09-15"));
+        double fromTotals = Timing.medianMillis(100, () -> window.get("/api/chart?on=2026-09-30"));
+        double midMonth = Timing.medianMillis(100, () -> window.get("/api/chart?on=2026-09-15"));
         double summing = Timing.medianMillis(10, () -> sumPostings(database, owner.householdId()));
         Bench.figure("chart-500-accounts-1m-postings", fromTotals, "ms", "<= 50");
         Bench.figure("chart-in-the-middle-of-a-month", midMonth, "ms", "<= 50");

@@ -25,18 +25,18 @@ final class PostBench {
   static void run() throws Exception {
     try (var application = new RunningApplication();
         Connection database = ImportBench.asOwner()) {
-      UUID account = ImportBench.signedInWithAccount(application, database, "Post");
+      ImportBench.Keeper keeper = ImportBench.keeper(application, database, "Post");
       int count = STACK * STACKS + 2 * SINGLE;
-      ImportBench.takeIn(application, account, ImportBench.ofx(count, 7));
-      UUID category = category(database, account);
-      var lines = lines(database, account);
+      ImportBench.takeIn(keeper, ImportBench.ofx(count, 7));
+      UUID category = category(database, keeper.account());
+      var lines = lines(database, keeper.account());
       var stacks = new double[STACKS];
       int at = 0;
       for (int i = 0; i < STACKS; i++) {
         var stack = lines.subList(at, at + STACK);
         at += STACK;
         long start = System.nanoTime();
-        application.post("/api/waiting-lines/post", accepted(stack, category));
+        keeper.window().post("/api/waiting-lines/post", accepted(stack, category));
         stacks[i] = (System.nanoTime() - start) / 1e6;
       }
       Arrays.sort(stacks);
@@ -45,9 +45,11 @@ final class PostBench {
           Timing.medianMillis(
               SINGLE,
               () ->
-                  application.post(
-                      "/api/waiting-lines/post",
-                      accepted(lines.subList(next[0], ++next[0]), category)));
+                  keeper
+                      .window()
+                      .post(
+                          "/api/waiting-lines/post",
+                          accepted(lines.subList(next[0], ++next[0]), category)));
       Bench.figure("post-stack-of-500", stacks[STACKS / 2], "ms", "<= 1000");
       Bench.figure("post-one-line", single, "ms", ">= 0");
     }
@@ -66,7 +68,7 @@ final class PostBench {
         .collect(Collectors.joining(",", "{\"lines\":[", "]}"));
   }
 
-  private static UUID category(Connection database, UUID account) throws SQLException {
+  static UUID category(Connection database, UUID account) throws SQLException {
     try (Statement sql = database.createStatement();
         ResultSet rows =
             sql.executeQuery(

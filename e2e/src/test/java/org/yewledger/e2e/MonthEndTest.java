@@ -148,19 +148,19 @@ public class MonthEndTest extends BrowserTest {
         .click();
     page.keyboard().press("Enter");
     assertThat(heading(page, "Harbour Current")).isVisible();
-    assertThat(button(page, "Finish F")).isDisabled();
+    assertThat(button(page, "Agree G")).isDisabled();
     page.keyboard().press("a");
     assertThat(page.getByText("33 of 33 lines ticked")).isVisible();
     assertThat(difference(page)).hasText("0.00");
     page.keyboard().press("Space");
     assertThat(page.getByText("32 of 33 lines ticked")).isVisible();
     assertThat(difference(page)).not().hasText("0.00");
-    page.keyboard().press("f");
-    assertThat(page.getByRole(AriaRole.ALERT)).containsText("Finish is possible at 0.00 only");
+    page.keyboard().press("g");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("They agree when nothing is apart");
     page.keyboard().press("ArrowUp");
     page.keyboard().press("Space");
     assertThat(difference(page)).hasText("0.00");
-    button(page, "Finish F").click();
+    button(page, "Agree G").click();
     assertThat(page.getByText("Harbour Current agrees through 30 September 2026")).isVisible();
   }
 
@@ -185,7 +185,7 @@ public class MonthEndTest extends BrowserTest {
   }
 
   private static Locator difference(Page page) {
-    return page.getByLabel("Reconciliation sum").locator("div[aria-live] b");
+    return page.getByLabel("The proof").locator("td[aria-live]");
   }
 
   private static Locator combobox(Locator within, String name) {

@@ -25,14 +25,15 @@ public class PaperStatementTest extends BrowserTest {
     page.getByLabel("Closing balance, EUR").fill("\u2212182,800.02");
     button(page, "Begin to tick").click();
 
-    assertThat(page.getByText("from paper")).isVisible();
-    assertThat(page.getByLabel("Reconciliation sum")).containsText("10.00");
-    assertThat(button(page, "Finish F")).isDisabled();
+    assertThat(page.getByText("from paper", new Page.GetByTextOptions().setExact(true)))
+        .isVisible();
+    assertThat(page.getByLabel("The proof")).containsText("10.00");
+    assertThat(button(page, "Agree G")).isDisabled();
     page.keyboard().press("e");
     page.getByLabel("Closing balance, EUR").fill("-182810.02");
     button(page, "Correct it").click();
-    assertThat(page.getByText("nothing is missing")).isVisible();
-    assertThat(button(page, "Finish F")).isEnabled();
+    assertThat(page.getByText("nothing is apart")).isVisible();
+    assertThat(button(page, "Agree G")).isEnabled();
 
     page.keyboard().press("e");
     button(page, "Put the statement away").click();

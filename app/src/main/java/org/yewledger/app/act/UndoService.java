@@ -93,6 +93,7 @@ public class UndoService {
     if (!reader.act(act.id()).orElseThrow().stands()) {
       throw new Conflict("already-undone", "“%s” is undone already.".formatted(act.words()));
     }
+    jdbc.sql("select hold_accounts_of_act(?)").param(act.id()).query(row -> {});
     UUID doing = acts.begin(redo ? ActKind.REDO : ActKind.UNDO, words, act.id());
     jdbc.sql("select undo_act(?)").param(act.id()).query(row -> {});
     return doing;

@@ -106,7 +106,14 @@ class AlmanacService {
             .filter(c -> bookId == null || c.account().bookId().equals(bookId))
             .toList();
     Page page =
-        new Page(month, window, balances.at(month.atEndOfMonth()), feeds.lastIn(month), waiting);
+        new Page(
+            month,
+            window,
+            balances.at(
+                month.atEndOfMonth(),
+                accounts.stream().map(AccountStatements.Of::account).toList()),
+            feeds.lastIn(month),
+            waiting);
     NextSteps.Left left = next.left(chart, accounts, waiting);
     List<AccountMonth> now = accounts.stream().map(a -> a.monthly().in(month)).toList();
     return new AlmanacPageJson(

@@ -4,13 +4,15 @@ import jakarta.persistence.EntityManager;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.almanac.AlmanacJson.NextJson;
 import org.yewledger.app.almanac.AlmanacJson.StationsJson;
 import org.yewledger.app.almanac.AlmanacJson.Task;
-import org.yewledger.app.bankline.BankLineStateEntity.State;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.connection.ConnectionView;
 import org.yewledger.app.post.WaitingCounts.Count;
@@ -117,16 +119,14 @@ class NextSteps {
 
   /** The names of the accounts of doubtful lines, one for each line. */
   private List<String> doubtful(List<AccountStatements.Of> accounts) {
-    List<UUID> ids = accounts.stream().map(a -> a.account().id()).toList();
+    Map<UUID, String> names =
+        accounts.stream().collect(Collectors.toMap(a -> a.account().id(), a -> a.account().name()));
     return entities
-        .createQuery(
-            """
-            select a.name from BankLineState s join Account a on a.id = s.accountId
-            where s.state = :doubtful and s.accountId in :accounts order by a.name\
-            """,
-            String.class)
-        .setParameter("doubtful", State.DOUBTFUL)
-        .setParameter("accounts", ids)
-        .getResultList();
+        .createQuery("select accountId from BankLineState where state = DOUBTFUL", UUID.class)
+        .getResultStream()
+        .map(names::get)
+        .filter(Objects::nonNull)
+        .sorted()
+        .toList();
   }
 }

@@ -29,12 +29,16 @@ class LineUsage implements AccountUsage {
         jdbc.sql(
                 """
                 select (select count(*) from (select 1 from bank_line
-                         where household_id = :h and account_id = :id limit :most) few) as lines,
+                         where household_id = :h and account_id = :id and taken_back_at is null limit :most) few)
+                       + (select count(*) from (select 1 from bank_line
+                         where household_id = :h and account_id = :id and taken_back_at is not null limit 1) few) as lines,
                        (select booked_on from bank_line where household_id = :h and account_id = :id
                           and taken_back_at is null order by booked_on limit 1) as first,
                        (select count(*) from (select 1 from bank_line_state
-                         where household_id = :h and account_id = :id
-                           and state in ('WAITING', 'DOUBTFUL', 'PENDING') limit :most) few) as undecided\
+                         where household_id = :h and account_id = :id and state = 'WAITING' limit :most) few)
+                       + (select count(*) from (select 1 from bank_line_state
+                         where household_id = :h and account_id = :id and state in ('DOUBTFUL', 'PENDING') limit :most) few)
+                         as undecided\
                 """)
             .param("h", SignedIn.now().householdId())
             .param("id", accountId)

@@ -1,6 +1,7 @@
 package org.yewledger.app.chart;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.Map;
 import java.util.UUID;
 import org.yewledger.core.ledger.Account;
@@ -10,6 +11,9 @@ import org.yewledger.core.ledger.Position;
 public interface AccountBalances {
   /** By account; accounts without postings are missing. */
   Map<UUID, Position> at(LocalDate day);
+
+  /** Of some accounts, by account; those without postings are missing. */
+  Map<UUID, Position> at(LocalDate day, Collection<Account> accounts);
 
   /** Of one account, without the set-asides in it. */
   Position of(Account account, LocalDate day);

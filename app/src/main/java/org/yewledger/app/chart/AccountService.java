@@ -158,7 +158,7 @@ public class AccountService {
     }
     acts.begin(ActKind.MERGE_ACCOUNT, "Merged %s into %s".formatted(from.name(), into.name()));
     entities.flush();
-    jdbc.sql("update account set parent_id = :into where parent_id = :from")
+    jdbc.sql("update account set parent_id = :into, version = version + 1 where parent_id = :from")
         .param("into", intoId)
         .param("from", id)
         .update();

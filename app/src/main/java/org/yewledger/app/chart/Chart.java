@@ -18,12 +18,15 @@ public final class Chart {
   private final Map<UUID, AccountEntity> rows = new LinkedHashMap<>();
   private final Map<UUID, Account> accounts = new LinkedHashMap<>();
 
+  private volatile @Nullable String state;
+
   Chart(List<BookEntity> books, List<AccountEntity> rows) {
     books.forEach(book -> this.books.put(book.id(), book));
     rows.forEach(this::add);
   }
 
   void add(AccountEntity row) {
+    state = null;
     rows.put(row.id(), row);
     accounts.put(row.id(), row.toAccount(book(row.bookId()).toBook()));
   }
@@ -48,6 +51,17 @@ public final class Chart {
       throw new NotFound("book");
     }
     return book;
+  }
+
+  /** What a bank means by one of its accounts: that and the set-asides in it. */
+  public List<UUID> atBank(UUID accountId) {
+    return rows.values().stream()
+        .filter(row ->
+            row.id().equals(accountId)
+                || accountId.equals(row.parentId())
+                    && account(row.id()).kind() == AccountKind.SET_ASIDE)
+        .map(AccountEntity::id)
+        .toList();
   }
 
   public Stream<BookEntity> books() {
@@ -96,10 +110,15 @@ public final class Chart {
 
   /** What the chart says, in one text; the same for the same books and accounts. */
   public String state() {
-    var state = new StringBuilder();
-    books.values().forEach(b -> state.append(b.id()).append(b.version()).append(';'));
-    rows.values().forEach(a -> state.append(a.id()).append(a.version()).append(';'));
-    return state.toString();
+    String known = state;
+    if (known == null) {
+      var told = new StringBuilder();
+      books.values().forEach(b -> told.append(b.id()).append(b.version()).append(';'));
+      rows.values().forEach(a -> told.append(a.id()).append(a.version()).append(';'));
+      known = told.toString();
+      state = known;
+    }
+    return known;
   }
 
   /** Sent back with a change, so that two windows do not overwrite each other. */

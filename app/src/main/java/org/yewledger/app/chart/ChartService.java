@@ -9,7 +9,9 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.yewledger.app.chart.AccountUsage.Part;
+import org.yewledger.app.platform.KeptByHousehold;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.chart.AccountUse;
 import org.yewledger.core.ledger.Account;
@@ -19,6 +21,13 @@ import org.yewledger.core.ledger.Account;
 public class ChartService {
   private static final LocalDate EVER = LocalDate.of(9999, 12, 31);
 
+  private record Kept(String state, Chart chart) {}
+
+  /** Of all households together. */
+  private static final int MOST_ACCOUNTS_KEPT = 200_000;
+
+  private final KeptByHousehold<Kept> kept =
+      new KeptByHousehold<>(MOST_ACCOUNTS_KEPT, k -> (int) k.chart().accounts().count());
   private final EntityManager entities;
   private final JdbcClient jdbc;
   private final AccountBalances balances;
@@ -35,8 +44,40 @@ public class ChartService {
     this.usages = usages;
   }
 
+  /**
+   * The books and accounts. While only reading, the chart is kept until one of them changes, and is
+   * shared: its rows belong to no session. Cost: a look at whether one has changed; otherwise
+   * linear in their number.
+   */
   @Transactional(readOnly = true)
   public Chart chart() {
+    if (!TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+      return read();
+    }
+    UUID household = SignedIn.now().householdId();
+    String state = state(household);
+    Kept known = kept.get(household);
+    if (known == null || !known.state().equals(state)) {
+      known = new Kept(state, read());
+      kept.put(household, known);
+    }
+    return known.chart();
+  }
+
+  private String state(UUID household) {
+    return jdbc.sql(
+            """
+            select (select count(*) || ',' || coalesce(sum(hashtextextended(id::text, version)), 0)
+                      from account where household_id = :household) || '/' ||
+                   (select count(*) || ',' || coalesce(sum(hashtextextended(id::text, version)), 0)
+                      from book where household_id = :household)\
+            """)
+        .param("household", household)
+        .query(String.class)
+        .single();
+  }
+
+  private Chart read() {
     return new Chart(
         entities.createQuery("from Book order by place", BookEntity.class).getResultList(),
         entities

@@ -2,6 +2,7 @@ package org.yewledger.app.journal;
 
 import java.sql.Date;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
@@ -21,16 +22,16 @@ import org.yewledger.core.money.Amount;
 class PostedBalances implements AccountBalances {
   private static final String AT =
       """
-      select t.account_id, sum(t.own)::bigint, sum(t.base)::bigint, a.currency, b.currency from (
-        select account_id, debit_minor - credit_minor as own, debit_base_minor - credit_base_minor as base
-          from account_month where household_id = :household and month < :begun and (:any or account_id = any(:accounts))
-        union all
-        select account_id, amount_minor, base_minor
-          from posting where household_id = :household and date >= :begun and date <= :day and (:any or account_id = any(:accounts))
-      ) t
-      join account a on a.household_id = :household and a.id = t.account_id
-      join book b on b.household_id = :household and b.id = a.book_id
-      group by t.account_id, a.currency, b.currency\
+      select t.account_id, t.own, t.base, a.currency, b.currency from (
+        select account_id, sum(own)::bigint as own, sum(base)::bigint as base from (
+          select account_id, debit_minor - credit_minor as own, debit_base_minor - credit_base_minor as base
+            from account_month where household_id = :household and month < :begun and (:any or account_id = any(:accounts))
+          union all
+          select account_id, amount_minor, base_minor
+            from posting where household_id = :household and date >= :begun and date <= :day and (:any or account_id = any(:accounts))
+        ) all_of_them group by account_id) t
+        join account a on a.household_id = :household and a.id = t.account_id
+        join book b on b.household_id = :household and b.id = a.book_id\
       """;
 
   private final JdbcClient jdbc;
@@ -43,6 +44,14 @@ class PostedBalances implements AccountBalances {
   @Transactional(readOnly = true)
   public Map<UUID, Position> at(LocalDate day) {
     return read(day, new UUID[0]);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public Map<UUID, Position> at(LocalDate day, Collection<Account> accounts) {
+    return accounts.isEmpty()
+        ? Map.of()
+        : read(day, accounts.stream().map(Account::id).toArray(UUID[]::new));
   }
 
   @Override

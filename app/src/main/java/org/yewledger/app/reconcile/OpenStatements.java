@@ -92,11 +92,13 @@ public class OpenStatements {
                                         count(*) as ticked
                                    from posting p where p.household_id = :household and p.statement_id = s.id) t on true
               left join lateral (select count(*) as unticked
-                                   from posting p join entry e on e.household_id = p.household_id and e.id = p.entry_id
+                                   from posting p
                                   where p.household_id = :household and p.statement_id is null
                                     and p.account_id = any(array(select a.id from account a where a.household_id = :household
                                           and (a.id = s.account_id or a.parent_id = s.account_id and a.kind = 'SET_ASIDE')))
-                                    and p.amount_minor <> 0 and p.date <= s.closes_on and e.origin <> 'OPENING') u on true
+                                    and p.amount_minor <> 0 and p.date <= s.closes_on
+                                    and p.entry_id not in (select id from entry
+                                          where household_id = :household and origin = 'OPENING')) u on true
               left join lateral (select count(*) as waiting from bank_line_state b
                                   where b.household_id = :household and b.account_id = s.account_id and b.state = 'WAITING'
                                     and b.booked_on <= s.closes_on) w on true

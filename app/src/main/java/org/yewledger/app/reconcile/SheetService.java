@@ -31,7 +31,6 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.Reconciliation;
 import org.yewledger.core.reconcile.StatementChain;
-import org.yewledger.core.reconcile.StatementFigures;
 
 /** Lays a statement out beside the postings that it may cover. */
 @Service
@@ -40,6 +39,7 @@ class SheetService {
   private final ChartService charts;
   private final StatementService statements;
   private final StatementProgress progress;
+  private final ProofService proofs;
   private final OpenStatements openStatements;
   private final EntryReader entries;
 
@@ -48,12 +48,14 @@ class SheetService {
       ChartService charts,
       StatementService statements,
       StatementProgress progress,
+      ProofService proofs,
       OpenStatements openStatements,
       EntryReader entries) {
     this.entities = entities;
     this.charts = charts;
     this.statements = statements;
     this.progress = progress;
+    this.proofs = proofs;
     this.openStatements = openStatements;
     this.entries = entries;
   }
@@ -140,7 +142,7 @@ class SheetService {
     Account account = chart.account(statement.accountId());
     StatementChain chain = statements.chain(account);
     Reconciliation sum = statements.reconciliation(statement);
-    StatementFigures says = statement.says(account.currency());
+    List<PostingEntity> covered = progress.covered(statement);
     List<UnpostedJson> unposted = unposted(statement, account);
     return new SheetJson(
         id,
@@ -153,17 +155,14 @@ class SheetService {
         chain.before(statement.closesOn()).map(StatementChain.Link::closesOn).orElse(null),
         statement.isFinished(),
         statement.batchId() != null,
+        proofs.proof(statement, account, chain, sum, covered),
         sum.opening().decimal(),
-        sum.in().decimal(),
-        sum.out().decimal(),
         sum.ticked().decimal(),
         sum.closing().decimal(),
-        said(says.in()),
-        said(says.out()),
         sum.difference().decimal(),
         sum.difference().isZero(),
-        progress.of(statement).agreedShare(),
-        tickable(statement, account, sum),
+        progress.of(statement, covered).agreedShare(),
+        tickable(statement, account, sum, covered),
         unposted,
         unposted.stream().map(UnpostedJson::amount).reduce(BigDecimal.ZERO, BigDecimal::add),
         openingApart(statement, account, chain));
@@ -186,8 +185,10 @@ class SheetService {
   }
 
   private List<TickableJson> tickable(
-      StatementEntity statement, Account account, Reconciliation sum) {
-    List<PostingEntity> postings = progress.covered(statement);
+      StatementEntity statement,
+      Account account,
+      Reconciliation sum,
+      List<PostingEntity> postings) {
     EntryViews views = entries.byId(postings.stream().map(PostingEntity::entryId).toList());
     Map<UUID, String> texts = entries.bankTexts(postings);
     Amount balance = sum.opening();
@@ -243,9 +244,5 @@ class SheetService {
               row.id(), line.bookedOn(), line.text(), line.amount(account.currency()).decimal());
         })
         .toList();
-  }
-
-  private static @Nullable BigDecimal said(@Nullable Amount amount) {
-    return amount == null ? null : amount.decimal();
   }
 }

@@ -155,12 +155,7 @@ final class StatementJson {
     }
   }
 
-  /**
-   * Amounts of the equation: opening + in - out = ticked; closing - ticked = difference.
-   *
-   * @param saidIn what the statement itself says it brings in; null if that is not known
-   * @param saidOut what it says it takes out
-   */
+  /** A statement to be ticked off, with its proof. */
   record SheetJson(
       UUID id,
       int version,
@@ -172,13 +167,10 @@ final class StatementJson {
       @Nullable LocalDate opensAfter,
       boolean finished,
       boolean fromFile,
+      ProofJson proof,
       BigDecimal opening,
-      BigDecimal in,
-      BigDecimal out,
       BigDecimal tickedBalance,
       BigDecimal closing,
-      @Nullable BigDecimal saidIn,
-      @Nullable BigDecimal saidOut,
       BigDecimal difference,
       boolean agrees,
       int agreedShare,

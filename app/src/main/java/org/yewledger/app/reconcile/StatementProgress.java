@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.core.reconcile.AccountMonth;
 
@@ -11,9 +12,11 @@ import org.yewledger.core.reconcile.AccountMonth;
 @Component
 public class StatementProgress {
   private final EntityManager entities;
+  private final ChartService charts;
 
-  StatementProgress(EntityManager entities) {
+  StatementProgress(EntityManager entities, ChartService charts) {
     this.entities = entities;
+    this.charts = charts;
   }
 
   /**
@@ -27,28 +30,29 @@ public class StatementProgress {
         .createQuery(
             """
             select p from Posting p join Entry e on e.id = p.entryId
-            where (p.accountId = :account or p.accountId in (
-                     select a.id from Account a where a.parentId = :account and a.kind = SET_ASIDE))
-              and e.origin <> OPENING
+            where p.accountId in :accounts and e.origin <> OPENING
               and (p.statementId = :statement
                    or (p.statementId is null and p.amountMinor <> 0 and p.date <= :day and :open = true))
             order by p.date, e.no, p.place\
             """,
             PostingEntity.class)
-        .setParameter("account", statement.accountId())
+        .setParameter("accounts", charts.chart().atBank(statement.accountId()))
         .setParameter("statement", statement.id())
         .setParameter("day", statement.closesOn())
         .setParameter("open", !statement.isFinished())
         .getResultList();
   }
 
-  /** Counts for the ring. Waiting lines up to the statement's day are still to be ticked too. */
+  /**
+   * Counts for the ring. Waiting lines up to the statement's day are still to be ticked too.
+   *
+   * @param covered what it {@linkplain #covered covers}
+   */
   @Transactional(readOnly = true)
-  public AccountMonth.Progress of(StatementEntity statement) {
+  public AccountMonth.Progress of(StatementEntity statement, List<PostingEntity> covered) {
     if (statement.isFinished()) {
       return new AccountMonth.Progress(statement.closesOn(), true, 0, 0);
     }
-    List<PostingEntity> covered = covered(statement);
     int ticked = (int) covered.stream().filter(p -> p.statementId() != null).count();
     long waiting =
         entities

@@ -46,7 +46,7 @@ public record Reconciliation(Amount opening, Amount in, Amount out, Amount closi
     if (!difference().isZero()) {
       throw Refusal.of(
           "difference-not-zero",
-          "The statement and the ticked postings are still %s apart. Finish is possible at 0.00 only."
+          "The statement and the ticked postings are still %s apart. They agree when nothing is apart."
               .formatted(difference().shown()));
     }
   }

@@ -77,7 +77,7 @@ public record StatementChain(Account account, Amount openingBalance, List<Link> 
         .ifPresent(earlier -> {
           throw Refusal.of(
               "earlier-statement-open",
-              "Finish the statement of %s first: this one opens with its closing balance."
+              "Agree the statement of %s first: this one opens with its closing balance."
                   .formatted(earlier.closesOn()));
         });
   }

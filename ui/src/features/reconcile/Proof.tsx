@@ -1,0 +1,130 @@
+import type { Schemas } from '@/api/client'
+import { counted, day, figure, isZero, longDay } from '@/parts/figures'
+import { Ring } from '@/parts/Ring'
+import { WhereItParts } from './WhereItParts'
+
+type Sheet = Schemas['SheetJson']
+type Figures = Schemas['FiguresJson']
+
+/** The proof: statement over ticked, and what is apart in opening, in, out and closing. */
+export function Proof({ sheet }: { sheet: Sheet }) {
+  const { proof } = sheet
+  const ticked = sheet.postings.filter((p) => p.ticked).length
+  const all = sheet.postings.length + sheet.unposted.length
+  const own = proof.statementLines
+  return (
+    <section className="rtop" aria-label="The proof">
+      <div className="min-w-0 px-(--edge) pt-[11px] pb-[9px]">
+        <div className="flex h-7 items-center gap-3.5 whitespace-nowrap">
+          <h1 className="title">
+            {sheet.accountName}{' '}
+            <span className="q">
+              {sheet.tail && `..${sheet.tail}, `}
+              {sheet.currency}
+            </span>
+          </h1>
+          <span className="q narrow-off">
+            statement of {longDay(sheet.closesOn)}, {own === undefined ? 'figures only' : counted(own, 'line')}
+          </span>
+          <span className="ml-auto flex items-center gap-2">
+            <Ring state={sheet.finished ? 'AGREED' : 'IN_PROGRESS'} share={sheet.agreedShare} label={null} />
+            <span className={sheet.finished ? 'in' : 'wait'}>
+              {sheet.finished ? 'agreed to zero' : `${ticked} of ${all} lines ticked`}
+            </span>
+          </span>
+        </div>
+        <table className="mt-1 w-full table-fixed" aria-label="Statement, ticked and what is apart">
+          <colgroup>
+            <col className="w-[150px]" />
+            <col />
+            <col />
+            <col />
+            <col />
+          </colgroup>
+          <thead>
+            <tr className="h-5 text-small text-ink-2 [&>th]:p-0 [&>th]:text-right [&>th]:font-normal">
+              <td />
+              <th>{sheet.opensAfter ? `Opening, ${day(sheet.opensAfter)}` : 'Opening balance'}</th>
+              <th>In</th>
+              <th>Out</th>
+              <th>Closing, {day(sheet.closesOn)}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <Row name="Statement" figures={proof.statement}>
+              {own === undefined ? (sheet.fromFile ? 'from its file' : 'from paper') : counted(own, 'line')}
+            </Row>
+            <Row name="Ticked" figures={proof.ticked}>
+              {counted(ticked, 'posting')}
+            </Row>
+          </tbody>
+          <tfoot>
+            <tr className="h-8 [&>*]:border-ink-2 [&>*]:border-t">
+              <th className="p-0 text-left font-semibold">Apart</th>
+              <Part amount={proof.apart.opening} />
+              <Part amount={proof.apart.in} />
+              <Part amount={proof.apart.out} />
+              <td
+                className={`border-ink-2 border-b-3 [border-bottom-style:double] p-0 text-right font-medium font-serif text-[26px]/[30px] ${isZero(proof.apart.closing) ? 'text-needle' : 'text-aril'}`}
+                aria-live="polite"
+              >
+                {figure(proof.apart.closing)}
+              </td>
+            </tr>
+          </tfoot>
+        </table>
+      </div>
+      <div className="min-w-0 border-hairline border-l px-(--edge) pt-[11px] pb-[9px]">
+        <WhereItParts sheet={sheet} />
+      </div>
+    </section>
+  )
+}
+
+function Row({ name, figures, children }: { name: string; figures: Figures; children: string }) {
+  const cell = 'p-0 text-right font-serif text-[18px]/[25px]'
+  return (
+    <tr className="h-[25px]">
+      <th className="whitespace-nowrap p-0 text-left font-normal">
+        {name} <span className="q">{children}</span>
+      </th>
+      <Said amount={figures.opening} className={cell} />
+      <Said amount={figures.in} className={cell} />
+      <Said amount={figures.out} className={cell} />
+      <td className={cell}>{figure(figures.closing)}</td>
+    </tr>
+  )
+}
+
+function Said({ amount, className }: { amount: string | undefined; className: string }) {
+  return (
+    <td className={className}>
+      {amount === undefined ? (
+        <span className="qq">
+          –<span className="vh">not said</span>
+        </span>
+      ) : (
+        figure(amount)
+      )}
+    </td>
+  )
+}
+
+/** What is apart in one figure, as it moves the balance; a mark where nothing is. */
+function Part({ amount }: { amount: string | undefined }) {
+  const cell = 'p-0 text-right font-serif text-[18px]/[30px]'
+  if (amount === undefined)
+    return (
+      <td className={cell}>
+        <span className="vh">not known</span>
+      </td>
+    )
+  if (isZero(amount))
+    return (
+      <td className={`${cell} text-needle`}>
+        <span aria-hidden="true">=</span>
+        <span className="vh">the same</span>
+      </td>
+    )
+  return <td className={`${cell} text-aril`}>{figure(amount)}</td>
+}
