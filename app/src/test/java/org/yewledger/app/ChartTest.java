@@ -3,6 +3,7 @@ package org.yewledger.app;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.math.BigDecimal;
 import java.util.UUID;
 import org.testng.annotations.Test;
 import org.yewledger.core.ledger.Account;
@@ -114,6 +115,31 @@ public class ChartTest extends AppTest {
     String renamed = draft(h, "Harbour Main", "CURRENT", ",\"opensOn\":\"2026-08-01\"");
     assertEquals(h.api().put(path, renamed).status(), 204);
     assertEquals(h.api().put(path, renamed).problem(), "changed-meanwhile");
+  }
+
+  @Test
+  public void theSidesOfTheClassesAddUpToTheBooks() {
+    Household h = found("foots");
+    spend(h, h.groceries(), "48.20");
+    // Equity on both sides: the opening balance, and what was given to the other book.
+    String gift =
+        "{\"date\":\"2026-09-30\",\"fromId\":\"%s\",\"given\":\"1200.00\",\"toId\":\"%s\",\"taken\":\"1200.00\"}"
+            .formatted(h.current().id(), h.press().id());
+    assertEquals(h.api().post("/api/transfers", gift).status(), 201);
+    int bothSides = 0;
+    for (JsonNode book : h.api().get("/api/chart?on=2026-12-31").json().path("books").values()) {
+      for (String side : new String[] {"debit", "credit"}) {
+        BigDecimal sum = BigDecimal.ZERO.setScale(2);
+        for (JsonNode ofClass : book.path("classes").values()) {
+          sum = sum.add(new BigDecimal(ofClass.path(side).asString("0.00")));
+        }
+        assertEquals(sum.toPlainString(), book.path(side).asString(), side);
+      }
+      for (JsonNode ofClass : book.path("classes").values()) {
+        bothSides += ofClass.has("debit") && ofClass.has("credit") ? 1 : 0;
+      }
+    }
+    assertTrue(bothSides > 0, "no class has both sides, so netting one would not be seen");
   }
 
   @Test

@@ -44,7 +44,7 @@ public class ChartViewTest extends BrowserTest {
     button(page, "Move").last().click();
     assertThat(page.getByText("Weekly market is moved.")).isVisible();
 
-    page.keyboard().press("j");
+    page.keyboard().press("m");
     Locator into = dialog(page).getByRole(AriaRole.COMBOBOX);
     into.fill("pay");
     into.press("Enter");

@@ -55,7 +55,7 @@ public class EveryViewTest extends BrowserTest {
     open(page, "/?month=2026-08");
     settle(page);
     page.getByLabel("Harbour Current, August 2026: agreed to zero").click();
-    page.getByText("Finished, agreed to zero").waitFor();
+    page.getByText("Agreed, nothing apart").waitFor();
     check.accept("a statement");
     open(page, "/trial-balance");
     link(page, "Harbour Current").first().click();

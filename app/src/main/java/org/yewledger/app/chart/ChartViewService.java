@@ -109,26 +109,30 @@ class ChartViewService {
         (int) leaves.stream().filter(b -> !b.account().group()).count(),
         trial.debit().decimal(),
         trial.credit().decimal(),
-        Arrays.stream(AccountClass.values()).map(c -> ofClass(c, rows, page, currency)).toList());
+        Arrays.stream(AccountClass.values())
+            .map(c -> ofClass(c, rows, leaves, page, currency))
+            .toList());
   }
 
+  /** Both sides of a class, so that those of all classes add up to the book's. */
   private static ClassJson ofClass(
-      AccountClass accountClass, List<AccountTree.Row> rows, Page page, CurrencyUnit currency) {
-    List<AccountTree.Row> own =
-        rows.stream().filter(r -> r.node().account().accountClass() == accountClass).toList();
-    Amount sum =
-        Amount.sum(
+      AccountClass accountClass,
+      List<AccountTree.Row> rows,
+      List<AccountBalance> leaves,
+      Page page,
+      CurrencyUnit currency) {
+    TrialBalance sides =
+        TrialBalance.of(
             currency,
-            own.stream()
-                .filter(r -> r.depth() == 0)
-                .map(AccountTree.Row::sum)
-                .filter(Objects::nonNull)
-                .toList());
+            leaves.stream().filter(b -> b.account().accountClass() == accountClass).toList());
     return new ClassJson(
         accountClass,
-        side(sum),
-        side(sum.negated()),
-        own.stream().map(r -> row(r, page, currency)).toList());
+        side(sides.debit()),
+        side(sides.credit()),
+        rows.stream()
+            .filter(r -> r.node().account().accountClass() == accountClass)
+            .map(r -> row(r, page, currency))
+            .toList());
   }
 
   private static ChartRowJson row(AccountTree.Row row, Page page, CurrencyUnit currency) {
