@@ -4,13 +4,15 @@ drop function entries_like(text);
 
 -- The entries in whose payee (by name, or by what banks call it), note, reference, tags or accounts the pattern is
 -- found, from first_day on and before the place of (before_day, before_no) in the journal; of one book, or of all where
--- that is null. Those missing are older than at least "most" others that are there.
+-- that is null. Those missing are older than at least "most" others that are there. Where day and number are null they
+-- have to be looked up, and the book looked at.
 create function entries_like(
   pattern text, of_book uuid, first_day date, before_day date, before_no bigint, most int)
-  returns setof uuid language plpgsql stable security definer
+  returns table (id uuid, date date, no bigint) language plpgsql stable security definer
   set search_path = pg_catalog, public, pg_temp
   -- Whether few or many are meant is seen from the values.
   set plan_cache_mode = force_custom_plan as $$
+#variable_conflict use_column
 declare
   house uuid := current_household();
   many constant int := 8;
@@ -22,47 +24,47 @@ declare
 begin
   -- "not ... <> all" is the same as "= any", but no condition for the index by payee or account.
   if cardinality(payees) > many then
-    return query select e.id from entry e
+    return query select e.id, e.date, e.no from entry e
       where e.household_id = house and not e.payee_id <> all (payees)
         and e.date >= first_day and (e.date, e.no) < (before_day, before_no)
         and (of_book is null or exists (select 1 from posting b where b.household_id = house and b.entry_id = e.id and b.book_id = of_book))
       order by e.date desc, e.no desc limit most;
   else
-    return query select e.id from unnest(payees) who(id), lateral (
-      select x.id from entry x
+    return query select e.id, e.date, e.no from unnest(payees) who(id), lateral (
+      select x.id, x.date, x.no from entry x
        where x.household_id = house and x.payee_id = who.id
          and x.date >= first_day and (x.date, x.no) < (before_day, before_no)
          and (of_book is null or exists (select 1 from posting b where b.household_id = house and b.entry_id = x.id and b.book_id = of_book))
        order by x.date desc, x.no desc limit most) e;
   end if;
   -- Postings know the day and not the number: of a day they come all or none.
-  return query select p.entry_id from posting p
+  return query select p.entry_id, null::date, null::bigint from posting p
     where p.household_id = house and p.date = before_day and p.date >= first_day and p.account_id = any (accounts);
   if cardinality(accounts) > many then
-    return query select p.entry_id from (
+    return query select p.entry_id, null::date, null::bigint from (
       select distinct x.date, x.entry_id from posting x
        where x.household_id = house and not x.account_id <> all (accounts) and x.date >= first_day and x.date < before_day
          and (of_book is null or exists (select 1 from posting b where b.household_id = house and b.entry_id = x.entry_id and b.book_id = of_book))
        order by x.date desc fetch first most rows with ties) p;
   else
-    return query select p.entry_id from unnest(accounts) place(id), lateral (
+    return query select p.entry_id, null::date, null::bigint from unnest(accounts) place(id), lateral (
       select distinct x.date, x.entry_id from posting x
        where x.household_id = house and x.account_id = place.id and x.date >= first_day and x.date < before_day
          and (of_book is null or exists (select 1 from posting b where b.household_id = house and b.entry_id = x.entry_id and b.book_id = of_book))
        order by x.date desc fetch first most rows with ties) p;
   end if;
   return query
-    select e.id from entry e
+    select e.id, null::date, null::bigint from entry e
      where e.household_id = house and e.note <> '' and lower(e.note) like pattern escape '!'
        and e.date between first_day and before_day
     union all
-    select e.id from entry e
+    select e.id, null::date, null::bigint from entry e
      where e.household_id = house and e.reference <> '' and lower(e.reference) like pattern escape '!'
        and e.date between first_day and before_day
     union all
-    select t.entry_id from entry_tag t where t.household_id = house and t.tag_id = any (tags)
+    select t.entry_id, null::date, null::bigint from entry_tag t where t.household_id = house and t.tag_id = any (tags)
     union all
-    select p.entry_id from posting p
+    select p.entry_id, null::date, null::bigint from posting p
      where p.household_id = house and p.note <> '' and lower(p.note) like pattern escape '!'
        and p.date between first_day and before_day;
 end $$;

@@ -128,7 +128,7 @@ public class JournalFindingTest extends AppTest {
         h.owner(),
         () ->
             jdbc
-                .sql("select entries_like(?, ?, ?, ?, ?, ?)")
+                .sql("select id from entries_like(?, ?, ?, ?, ?, ?)")
                 .param(1, "%" + text + "%")
                 .param(2, book, java.sql.Types.OTHER)
                 .param(3, Date.valueOf(first))

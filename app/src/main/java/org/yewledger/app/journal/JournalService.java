@@ -58,12 +58,14 @@ class JournalService {
   private static final String BY_TEXT =
       """
       with hit as (
-        select id from entries_like(
-          :pattern, nullif(:book, :noBook), :first, :date, :before, :most) id
-        union select id from entry where household_id = :household and no = :no),
+        select id, date, no from entries_like(
+          :pattern, nullif(:book, :noBook), :first, :date, :before, :most)
+        union all select id, null, null from entry where household_id = :household and no = :no),
       wanted as materialized (
-        select e.id, e.date, e.no from hit, lateral (
-          select x.id, x.date, x.no from entry x where x.household_id = :household and x.id = hit.id offset 0) e
+        select id, date, no from hit where no is not null
+        union
+        select e.id, e.date, e.no from (select distinct id from hit where no is null) h, lateral (
+          select x.id, x.date, x.no from entry x where x.household_id = :household and x.id = h.id offset 0) e
          where e.date between :first and :date
            and (:book = :noBook or exists (select 1 from posting p
                  where p.household_id = :household and p.entry_id = e.id and p.book_id = :book)))
