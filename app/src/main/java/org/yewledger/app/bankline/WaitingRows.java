@@ -94,7 +94,7 @@ public class WaitingRows {
   private String state(UUID household) {
     return jdbc.sql(
             """
-            select count(*) || ',' || coalesce(sum(hashtextextended(bank_line_id::text, version)), 0)
+            select count(*) || ',' || coalesce(sum(uuid_hash_extended(bank_line_id, version)), 0)
               from bank_line_state where household_id = :household and state = 'WAITING'\
             """)
         .param("household", household)

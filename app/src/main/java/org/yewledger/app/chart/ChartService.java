@@ -67,9 +67,9 @@ public class ChartService {
   private String state(UUID household) {
     return jdbc.sql(
             """
-            select (select count(*) || ',' || coalesce(sum(hashtextextended(id::text, version)), 0)
+            select (select count(*) || ',' || coalesce(sum(uuid_hash_extended(id, version)), 0)
                       from account where household_id = :household) || '/' ||
-                   (select count(*) || ',' || coalesce(sum(hashtextextended(id::text, version)), 0)
+                   (select count(*) || ',' || coalesce(sum(uuid_hash_extended(id, version)), 0)
                       from book where household_id = :household)\
             """)
         .param("household", household)

@@ -51,24 +51,25 @@ class JournalService {
                  where p.household_id = e.household_id and p.entry_id = e.id and p.book_id = :book)))
       """;
 
-  /**
-   * With a text, its few hits are looked up by their keys: "offset 0" keeps the planner from
-   * joining them with all entries, of which it cannot know how many there will be.
-   */
+  /** With a text, numbers are looked up of the hits of those days only that the page may show. */
   private static final String BY_TEXT =
       """
-      with hit as (
-        select id, date, no from entries_like(
-          :pattern, nullif(:book, :noBook), :first, :date, :before, :most)
-        union all select id, null, null from entry where household_id = :household and no = :no),
-      wanted as materialized (
-        select id, date, no from hit where no is not null
-        union
-        select e.id, e.date, e.no from (select distinct id from hit where no is null) h, lateral (
-          select x.id, x.date, x.no from entry x where x.household_id = :household and x.id = h.id offset 0) e
-         where e.date between :first and :date
-           and (:book = :noBook or exists (select 1 from posting p
-                 where p.household_id = :household and p.entry_id = e.id and p.book_id = :book)))
+      with hit as materialized (
+        select id, date, max(no) as no from (
+          select id, date, no from entries_like(
+            :pattern, nullif(:book, :noBook), :first, :date, :before, :most)
+          union all
+          select e.id, e.date, e.no from entry e
+           where e.household_id = :household and e.no = :no and e.date >= :first
+             and (:book = :noBook or exists (select 1 from posting p
+                   where p.household_id = :household and p.entry_id = e.id and p.book_id = :book))) found
+         where (date, coalesce(no, 0)) < (:date, :before)
+         group by id, date),
+      wanted as not materialized (
+        select id, date, coalesce(no,
+            (select e.no from entry e where e.household_id = :household and e.id = hit.id)) as no
+          from hit
+         where date >= (select min(date) from (select date from hit order by date desc limit :page) newest))
       """;
 
   private final EntityManager entities;
@@ -85,7 +86,7 @@ class JournalService {
     List<Object[]> found =
         narrowed(
                 """
-                select {e.*}, (select count(*) from (select 1 from wanted limit :most) counted) as how_many
+                select {e.*}, (select count(*) from (select 1 from %s limit :most) counted) as how_many
                   from (select id from wanted where (date, no) < (:date, :before) order by date desc, no desc limit :page) p
                   join entry e on e.household_id = :household and e.id = p.id
                  order by e.date desc, e.no desc\
@@ -122,7 +123,9 @@ class JournalService {
     NativeQuery<Object[]> query =
         entities
             .unwrap(Session.class)
-            .createNativeQuery((text.isEmpty() ? BY_DAY : BY_TEXT) + sql, Object[].class)
+            .createNativeQuery(
+                text.isEmpty() ? BY_DAY + sql.formatted("wanted") : BY_TEXT + sql.formatted("hit"),
+                Object[].class)
             .addEntity("e", EntryEntity.class)
             .addScalar("how_many", Long.class)
             .setParameter("household", SignedIn.now().householdId())

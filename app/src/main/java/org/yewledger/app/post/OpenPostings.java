@@ -25,7 +25,7 @@ class OpenPostings {
     return entities
         .createNativeQuery(
             """
-            select count(*) || ',' || coalesce(sum(hashtextextended(p.id::text, p.version)), 0)
+            select count(*) || ',' || coalesce(sum(uuid_hash_extended(p.id, p.version)), 0)
               from unnest(:accounts) a(id)
               join posting p on p.household_id = :household and p.account_id = a.id and p.statement_id is null
              where p.amount_minor <> 0

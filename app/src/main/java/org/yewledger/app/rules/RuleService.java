@@ -82,7 +82,7 @@ public class RuleService {
     return entities
         .createNativeQuery(
             """
-            select count(*) || ',' || coalesce(sum(hashtextextended(id::text, version)), 0)
+            select count(*) || ',' || coalesce(sum(uuid_hash_extended(id, version)), 0)
               from rule where household_id = :household\
             """,
             String.class)
