@@ -41,6 +41,7 @@ export function Begin() {
         onChange={setPassword}
         required
       />
+      <p className="q">With another password than the one you have, you sign in as somebody else.</p>
       <ProblemNote error={error} />
       <button type="submit" className="btn go" disabled={busy}>
         Begin <kbd>Enter</kbd>
