@@ -42,7 +42,7 @@ insert into finding
    where a.currency = b.currency and p.amount_minor <> p.base_minor;
 
 -- 3. Kept totals equal the postings.
-insert into checked select 3, 'kept monthly totals equal the postings', count(*) from account_month;
+insert into checked select 3, 'kept totals of months and years equal the postings', count(*) from account_month;
 insert into finding
   select 3, format('%s, %s: kept %s/%s, postings make %s/%s', a.name, to_char(month, 'YYYY-MM'),
                    coalesce(k.debit, 0), coalesce(k.credit, 0), coalesce(s.debit, 0), coalesce(s.credit, 0))
@@ -55,6 +55,14 @@ insert into finding
     join account a on a.household_id = coalesce(k.household_id, s.household_id) and a.id = coalesce(k.account_id, s.account_id)
    where (coalesce(k.debit, 0), coalesce(k.credit, 0), coalesce(k.debit_base, 0), coalesce(k.credit_base, 0))
       <> (coalesce(s.debit, 0), coalesce(s.credit, 0), coalesce(s.debit_base, 0), coalesce(s.credit_base, 0));
+insert into finding
+  select 3, format('%s, %s: kept %s of the year, its months make %s', a.name, to_char(year, 'YYYY'), coalesce(k.amount, 0), coalesce(s.amount, 0))
+    from (select household_id, account_id, year, amount_minor as amount, base_minor as base from account_year) k
+    full join (select household_id, account_id, date_trunc('year', month)::date as year,
+                      sum(debit_minor - credit_minor) as amount, sum(debit_base_minor - credit_base_minor) as base
+                 from account_month group by 1, 2, 3) s using (household_id, account_id, year)
+    join account a on a.household_id = coalesce(k.household_id, s.household_id) and a.id = coalesce(k.account_id, s.account_id)
+   where (coalesce(k.amount, 0), coalesce(k.base, 0)) <> (coalesce(s.amount, 0), coalesce(s.base, 0));
 
 -- 4. Each finished statement: what it opens with, plus what is ticked for it, is what it closes with.
 create temp table chain as

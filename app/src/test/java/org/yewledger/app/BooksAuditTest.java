@@ -45,9 +45,13 @@ public class BooksAuditTest extends AppTest {
 
     String id = "'" + h.owner().householdId() + "'";
     damage(
-        "kept monthly totals",
+        "kept totals of months and years",
         "update account_month set debit_minor = debit_minor + 1 where household_id = " + id,
         "update account_month set debit_minor = debit_minor - 1 where household_id = " + id);
+    damage(
+        "kept totals of months and years",
+        "update account_year set amount_minor = amount_minor + 1 where household_id = " + id,
+        "update account_year set amount_minor = amount_minor - 1 where household_id = " + id);
     damage(
         "bank lines and their postings",
         behindTheWalls(

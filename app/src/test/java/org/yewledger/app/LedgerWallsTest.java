@@ -137,6 +137,20 @@ public class LedgerWallsTest extends AppTest {
                     .query(Long.class)
                     .single());
     assertEquals(apart, 0);
+    long years =
+        founding.as(
+            h.owner(),
+            () ->
+                jdbc.sql(
+                        """
+                        select count(*) from account_year y full join
+                          (select account_id, date_trunc('year', date)::date as year, sum(amount_minor) s, sum(base_minor) b
+                             from posting group by 1, 2) p using (account_id, year)
+                         where (y.amount_minor, y.base_minor) is distinct from (p.s, p.b)\
+                        """)
+                    .query(Long.class)
+                    .single());
+    assertEquals(years, 0);
   }
 
   /**
@@ -173,6 +187,7 @@ public class LedgerWallsTest extends AppTest {
           {"update statement_lines set line_ids = '{}'", "permission denied"},
           {"update account_month set debit_minor = 0", "permission denied"},
           {"delete from account_month", "permission denied"},
+          {"update account_year set amount_minor = 0", "permission denied"},
           {"delete from entry_to_balance", "permission denied"},
           {"delete from link_to_check", "permission denied"},
           {"update household_number set next_no = 1", "permission denied"},

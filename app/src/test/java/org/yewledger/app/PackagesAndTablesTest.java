@@ -37,7 +37,8 @@ public class PackagesAndTablesTest extends AppTest {
           Map.entry("currency", "exchange_rate"),
           Map.entry("payee", "payee payee_alias"),
           Map.entry("bankline", "batch bank_line bank_line_state line_link"),
-          Map.entry("journal", "entry posting tag entry_tag account_month closed_month"),
+          Map.entry(
+              "journal", "entry posting tag entry_tag account_month account_year closed_month"),
           Map.entry("rules", "rule"),
           Map.entry("reconcile", "statement statement_lines agreement"),
           Map.entry("gather", "file_route table_layout"),

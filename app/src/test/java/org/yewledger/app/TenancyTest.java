@@ -79,6 +79,7 @@ public class TenancyTest extends AppTest {
             List.of(
                 "account",
                 "account_month",
+                "account_year",
                 "act",
                 "act_change",
                 "bank_line",

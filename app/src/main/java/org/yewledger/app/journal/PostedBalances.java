@@ -17,15 +17,22 @@ import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
 
-/** What stands on the accounts: from kept totals, and for a begun month from its postings. */
+/**
+ * What stands on the accounts: whole years and the months after them from kept totals, a begun
+ * month from its postings. The cost is that of one year, however many there are.
+ */
 @Component
 class PostedBalances implements AccountBalances {
   private static final String AT =
       """
       select t.account_id, t.own, t.base, a.currency, b.currency from (
         select account_id, sum(own)::bigint as own, sum(base)::bigint as base from (
-          select account_id, debit_minor - credit_minor as own, debit_base_minor - credit_base_minor as base
-            from account_month where household_id = :household and month < :begun and (:any or account_id = any(:accounts))
+          select account_id, amount_minor as own, base_minor as base
+            from account_year where household_id = :household and year < :year and (:any or account_id = any(:accounts))
+          union all
+          select account_id, debit_minor - credit_minor, debit_base_minor - credit_base_minor
+            from account_month
+           where household_id = :household and month >= :year and month < :begun and (:any or account_id = any(:accounts))
           union all
           select account_id, amount_minor, base_minor
             from posting where household_id = :household and date >= :begun and date <= :day and (:any or account_id = any(:accounts))
@@ -83,6 +90,7 @@ class PostedBalances implements AccountBalances {
     var balances = new HashMap<UUID, Position>();
     jdbc.sql(AT)
         .param("household", SignedIn.now().householdId())
+        .param("year", Date.valueOf(day.plusDays(1).withDayOfYear(1)))
         .param("begun", Date.valueOf(day.plusDays(1).withDayOfMonth(1)))
         .param("day", Date.valueOf(day))
         .param("any", accounts.length == 0)

@@ -138,7 +138,8 @@ class RegisterService {
   }
 
   /**
-   * The balance before the key's entry: whole months from the kept totals, the rest from postings.
+   * The balance before the key's entry: whole years and months from the kept totals, the rest from
+   * postings.
    */
   private Amount balanceThrough(Account account, PageKey key) {
     LocalDate month = key.date().withDayOfMonth(1);
@@ -147,12 +148,17 @@ class RegisterService {
             entities
                 .createNativeQuery(
                     """
-                    select coalesce(sum(debit_minor - credit_minor), 0)::bigint from account_month
-                    where household_id = :household and account_id = :account and month < :month\
+                    select coalesce(sum(total), 0)::bigint from (
+                      select amount_minor as total from account_year
+                       where household_id = :household and account_id = :account and year < :year
+                      union all
+                      select debit_minor - credit_minor from account_month
+                       where household_id = :household and account_id = :account and month >= :year and month < :month) kept\
                     """,
                     Long.class)
                 .setParameter("household", SignedIn.now().householdId())
                 .setParameter("account", account.id())
+                .setParameter("year", month.withDayOfYear(1))
                 .setParameter("month", month)
                 .getSingleResult();
     Long rest =
