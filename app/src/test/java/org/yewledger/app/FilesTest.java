@@ -13,6 +13,7 @@ import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.camt.CamtReader;
 import org.yewledger.formats.camt.CamtWriter;
 import org.yewledger.formats.ofx.OfxReader;
@@ -25,7 +26,15 @@ public class FilesTest extends AppTest {
     var line =
         new BankLine(day, null, -1_000, "Greengage", number, "r1", "POS", "i-" + number, "raw", 1);
     return new BankStatement(
-        number, CurrencyUnit.EUR, List.of(line), new Balance(day, opening - 1_000), opening);
+        number,
+        CurrencyUnit.EUR,
+        List.of(line),
+        new Balance(day, eur(opening - 1_000)),
+        eur(opening));
+  }
+
+  private static Amount eur(long minor) {
+    return Amount.ofMinor(minor, CurrencyUnit.EUR);
   }
 
   private static byte[] camt(String... numbers) {
@@ -171,7 +180,7 @@ public class FilesTest extends AppTest {
     assertEquals(ofx.lines().stream().map(BankLine::amountMinor).toList(), amounts);
     BankStatement camt = CamtReader.read(lines(h, "CAMT")).getFirst();
     assertEquals(camt.lines().stream().map(BankLine::amountMinor).toList(), amounts);
-    assertEquals(camt.openingMinor(), Long.valueOf(100_000));
+    assertEquals(camt.opening(), eur(100_000));
     JsonNode csv =
         h.api()
             .upload(

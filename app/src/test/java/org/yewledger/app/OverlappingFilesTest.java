@@ -15,6 +15,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.ofx.OfxWriter;
 import org.yewledger.formats.ofx.OfxWriter.AccountType;
 import org.yewledger.formats.table.CsvStatementWriter;
@@ -93,7 +94,8 @@ public class OverlappingFilesTest extends AppTest {
     var statement = new BankStatement("4417", CurrencyUnit.EUR, lines, null);
     byte[] file =
         asTable
-            ? CsvStatementWriter.write(statement, 0, StandardCharsets.UTF_8)
+            ? CsvStatementWriter.write(
+                statement, Amount.zero(statement.currency()), StandardCharsets.UTF_8)
             : OfxWriter.write(statement, "DEMO", AccountType.CHECKING);
     String layout =
         """

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.money.Amount;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.demo.Happening.Line;
 
@@ -25,8 +26,8 @@ public final class DemoStatements {
     return allLines(account).filter(l -> YearMonth.from(l.day()).equals(month)).toList();
   }
 
-  /** The account's balance at the end of a day, in minor units, as its bank would state it. */
-  public long balance(ChartAccount account, LocalDate day) {
+  /** The account's balance at the end of a day as its bank would state it. */
+  public Amount balance(ChartAccount account, LocalDate day) {
     long lines =
         allLines(account.name())
             .filter(l -> !l.day().isAfter(day))
@@ -40,7 +41,7 @@ public final class DemoStatements {
             .filter(s -> s.account().equals(account.name()))
             .mapToLong(s -> -s.amountMinor())
             .sum();
-    return account.openingMinor() + lines + repaid;
+    return Amount.ofMinor(account.openingMinor() + lines + repaid, account.currency());
   }
 
   /** One account's month as a statement with bank lines. */

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.money.Amount;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.formats.TextDecoding;
 import org.yewledger.formats.ofx.OfxWriter;
@@ -49,7 +50,7 @@ public final class SampleFiles {
   private static byte[] content(DemoStatements statements, ChartAccount account, YearMonth month) {
     BankStatement statement = statements.statement(account, month);
     if (isTable(account)) {
-      long opening = statements.balance(account, month.minusMonths(1).atEndOfMonth());
+      Amount opening = statements.balance(account, month.minusMonths(1).atEndOfMonth());
       return CsvStatementWriter.write(statement, opening, TextDecoding.WINDOWS_1252);
     }
     return OfxWriter.write(statement, "DEMO" + account.tail(), ofxType(account));

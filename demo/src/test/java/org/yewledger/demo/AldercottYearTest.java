@@ -57,9 +57,9 @@ public class AldercottYearTest {
   public void theLoanShrinksAndTheHouseholdStaysSolvent() {
     for (ChartAccount account : AldercottChart.accounts()) {
       for (YearMonth m = AldercottYear.FIRST; m.isBefore(AldercottYear.LAST); m = m.plusMonths(1)) {
-        long now = banks.balance(account, m.atEndOfMonth());
+        long now = banks.balance(account, m.atEndOfMonth()).minor();
         if (account.name().equals("Home loan")) {
-          assertTrue(banks.balance(account, m.plusMonths(1).atEndOfMonth()) > now);
+          assertTrue(banks.balance(account, m.plusMonths(1).atEndOfMonth()).minor() > now);
         }
         if (account.name().equals("Harbour Current")) {
           assertTrue(now > 0, m + ": " + now);
@@ -93,8 +93,8 @@ public class AldercottYearTest {
       assertEquals(read.lines().size(), banks.lines(account.name(), AldercottYear.LAST).size());
       assertNotEquals(read.closing(), null);
       assertEquals(
-          read.closing().amountMinor(),
-          banks.balance(account, AldercottYear.LAST.atEndOfMonth()),
+          read.closing().amount().minor(),
+          banks.balance(account, AldercottYear.LAST.atEndOfMonth()).minor(),
           account.name());
     }
     assertEquals(tails, Set.of("4417", "9023", "6650", "2208", "7731", "5150"));

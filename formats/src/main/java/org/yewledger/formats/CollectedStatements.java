@@ -33,7 +33,7 @@ public final class CollectedStatements implements StatementSink {
             currency,
             lines,
             ending.closing(),
-            ending.openingMinor(),
+            ending.opening(),
             ending.available(),
             ending.declared(),
             ending.discrepancies()));

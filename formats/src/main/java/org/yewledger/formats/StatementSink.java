@@ -7,6 +7,7 @@ import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
 import org.yewledger.core.gather.Discrepancy;
+import org.yewledger.core.money.Amount;
 
 /**
  * Receives what a reader finds, in the order of the file, so that nothing but the line at hand has
@@ -25,13 +26,13 @@ public interface StatementSink {
   /**
    * What a statement says beside its lines; all of it may be missing.
    *
-   * @param openingMinor the balance before the first line, in minor units
+   * @param opening the balance before the first line
    * @param discrepancies where figures of the statement do not come out; whether the lines lead
    *     from opening to closing is held against it later
    */
   record Ending(
       @Nullable Balance closing,
-      @Nullable Long openingMinor,
+      @Nullable Amount opening,
       @Nullable Balance available,
       @Nullable Days declared,
       List<Discrepancy> discrepancies) {}

@@ -118,8 +118,8 @@ public class MixedFormatsTest {
               "NL00DEMO004417",
               CurrencyUnit.EUR,
               lines,
-              new Balance(end, opening + sum(lines)),
-              opening));
+              new Balance(end, Amount.ofMinor(opening + sum(lines), CurrencyUnit.EUR)),
+              Amount.ofMinor(opening, CurrencyUnit.EUR)));
     }
     Collections.shuffle(parts, random);
     return parts;
@@ -130,13 +130,16 @@ public class MixedFormatsTest {
   }
 
   private static BankStatement writtenAndRead(BankStatement part, LineSource format) {
-    long opening = part.openingMinor() == null ? 0 : part.openingMinor();
+    long opening = part.opening() == null ? 0 : part.opening().minor();
     return switch (format) {
       case OFX ->
           OfxReader.read(OfxWriter.write(part, "DEMO", OfxWriter.AccountType.CHECKING)).getFirst();
       case CAMT -> CamtReader.read(CamtWriter.write(part)).getFirst();
       case MT940 -> Mt940Reader.read(mt940(part, opening)).getFirst();
-      case CSV -> table(CsvStatementWriter.write(part, opening, StandardCharsets.UTF_8));
+      case CSV ->
+          table(
+              CsvStatementWriter.write(
+                  part, Amount.ofMinor(opening, CurrencyUnit.EUR), StandardCharsets.UTF_8));
       case XLSX -> table(xlsx(part, opening));
       case FEED -> part;
     };
@@ -160,7 +163,7 @@ public class MixedFormatsTest {
       text.append('\n');
     }
     Balance closing = java.util.Objects.requireNonNull(part.closing());
-    text.append(":62F:").append(balance(closing.on(), closing.amountMinor())).append("\n-\n");
+    text.append(":62F:").append(balance(closing.on(), closing.amount().minor())).append("\n-\n");
     return text.toString().getBytes(StandardCharsets.UTF_8);
   }
 

@@ -1,12 +1,12 @@
 package org.yewledger.app.account;
 
-import java.math.BigDecimal;
 import java.sql.Date;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -77,7 +77,10 @@ class AccountPageService {
     Chart chart = charts.chart();
     Account account = chart.account(id);
     Position position = balances.of(account, on);
-    long seen = account.kind().hasStatements() ? seenAtBank(id, on, position.amount().minor()) : 0;
+    Amount seen =
+        account.kind().hasStatements()
+            ? seenAtBank(id, on, position.amount())
+            : Amount.zero(account.currency());
     List<StatementOnPageJson> all =
         account.kind().hasStatements() ? statementsOf(account) : List.of();
     var book = account.book();
@@ -103,8 +106,8 @@ class AccountPageService {
         on,
         position.amount().decimal(),
         position.value().decimal(),
-        decimal(seen, account),
-        decimal(position.amount().minor() - seen, account),
+        seen.decimal(),
+        position.amount().minus(seen).decimal(),
         bank(account, on),
         opening(account, chart),
         days(account, on),
@@ -155,12 +158,9 @@ class AccountPageService {
   }
 
   private BankJson bankByFeed(Balance feed, Account account) {
-    long books = balances.whole(account, feed.on()).amount().minor();
+    Amount books = balances.whole(account, feed.on()).amount();
     return new BankJson(
-        feed.on(),
-        decimal(feed.amountMinor(), account),
-        decimal(books, account),
-        decimal(feed.amountMinor() - books, account));
+        feed.on(), feed.amount().decimal(), books.decimal(), feed.amount().minus(books).decimal());
   }
 
   private List<StatementOnPageJson> statementsOf(Account account) {
@@ -171,9 +171,10 @@ class AccountPageService {
                 s.closesOn(),
                 s.closing(account.currency()).decimal(),
                 s.isFinished(),
-                decimal(
-                    s.isFinished() ? 0 : statements.reconciliation(s).difference().minor(),
-                    account)))
+                (s.isFinished()
+                        ? Amount.zero(account.currency())
+                        : statements.reconciliation(s).difference())
+                    .decimal()))
         .toList();
   }
 
@@ -200,9 +201,9 @@ class AccountPageService {
   private List<DayJson> days(Account account, LocalDate on) {
     LocalDate first = on.plusDays(1).minusYears(1);
     var days = new ArrayList<DayJson>();
-    long[] balance = {balances.of(account, first.minusDays(1)).amount().minor()};
+    var balance = new AtomicReference<>(balances.of(account, first.minusDays(1)).amount());
     if (account.opensOn() == null || account.opensOn().isBefore(first)) {
-      days.add(new DayJson(first.minusDays(1), decimal(balance[0], account)));
+      days.add(new DayJson(first.minusDays(1), balance.get().decimal()));
     }
     jdbc.sql(
             """
@@ -211,14 +212,17 @@ class AccountPageService {
             """)
         .params(SignedIn.now().householdId(), account.id(), Date.valueOf(first), Date.valueOf(on))
         .query(row -> {
-          balance[0] += row.getLong(2);
-          days.add(new DayJson(row.getDate(1).toLocalDate(), decimal(balance[0], account)));
+          Amount moved = Amount.ofMinor(row.getLong(2), account.currency());
+          days.add(
+              new DayJson(
+                  row.getDate(1).toLocalDate(),
+                  balance.updateAndGet(before -> before.plus(moved)).decimal()));
         });
     return days;
   }
 
   /** Few postings are not confirmed yet; what is, is the rest of the balance. */
-  private long seenAtBank(UUID id, LocalDate on, long balanceMinor) {
+  private Amount seenAtBank(UUID id, LocalDate on, Amount balance) {
     long open =
         jdbc.sql(
                 """
@@ -231,7 +235,7 @@ class AccountPageService {
             .params(SignedIn.now().householdId(), id, Date.valueOf(on))
             .query(Long.class)
             .single();
-    return balanceMinor - open;
+    return balance.minus(Amount.ofMinor(open, balance.currency()));
   }
 
   private List<RuleOnPageJson> rulesOf(UUID id) {
@@ -257,9 +261,5 @@ class AccountPageService {
     } catch (Refusal refusal) {
       return refusal.getMessage();
     }
-  }
-
-  private static BigDecimal decimal(long minor, Account account) {
-    return Amount.ofMinor(minor, account.currency()).decimal();
   }
 }

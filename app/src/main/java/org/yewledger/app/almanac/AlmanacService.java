@@ -7,7 +7,6 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -168,7 +167,7 @@ class AlmanacService {
   private AccountRowJson row(AccountStatements.Of of, Page page) {
     Account account = of.account();
     BankAndBooks said = bankAndBooks(of, page);
-    Long apart = said.apartMinor();
+    Amount apart = said.apart();
     return new AccountRowJson(
         account.id(),
         account.name(),
@@ -177,16 +176,16 @@ class AlmanacService {
         page.months().stream().map(m -> cell(of, m)).toList(),
         said.source(),
         said.bank() == null ? null : said.bank().on(),
-        said.bank() == null ? null : decimal(said.bank().amountMinor(), account),
-        decimal(said.booksMinor(), account),
-        apart == null ? null : decimal(apart, account),
+        said.bank() == null ? null : said.bank().amount().decimal(),
+        said.books().decimal(),
+        apart == null ? null : apart.decimal(),
         page.waitingOn(account));
   }
 
   /** What bank and books say of an account in a month; the bank may have said nothing. */
-  private record BankAndBooks(Source source, @Nullable Balance bank, long booksMinor) {
-    @Nullable Long apartMinor() {
-      return bank == null ? null : (Long) (bank.amountMinor() - booksMinor);
+  private record BankAndBooks(Source source, @Nullable Balance bank, Amount books) {
+    @Nullable Amount apart() {
+      return bank == null ? null : bank.amount().minus(books);
     }
   }
 
@@ -201,16 +200,14 @@ class AlmanacService {
       Reconciliation sum = of.reconciliation(statement);
       return new BankAndBooks(
           statement.batchId() == null ? Source.PAPER : Source.FILE,
-          new Balance(statement.closesOn(), sum.closing().minor()),
-          sum.ticked().minor());
+          new Balance(statement.closesOn(), sum.closing()),
+          sum.ticked());
     }
     Balance feed = page.feeds().get(account);
     if (feed != null) {
-      return new BankAndBooks(
-          Source.FEED, feed, balances.whole(of.account(), feed.on()).amount().minor());
+      return new BankAndBooks(Source.FEED, feed, balances.whole(of.account(), feed.on()).amount());
     }
-    long books =
-        page.balances().getOrDefault(account, Position.empty(of.account())).amount().minor();
+    Amount books = page.balances().getOrDefault(account, Position.empty(of.account())).amount();
     return new BankAndBooks(Source.TO_COME, null, books);
   }
 
@@ -233,9 +230,5 @@ class AlmanacService {
     return entities
         .createQuery("select max(gatheredAt) from Batch", Instant.class)
         .getSingleResult();
-  }
-
-  private static BigDecimal decimal(long minor, Account account) {
-    return Objects.requireNonNull(Amount.ofMinor(minor, account.currency()).decimal());
   }
 }

@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.Arrival.Standing;
 import org.yewledger.core.gather.BankStatement;
@@ -16,6 +17,7 @@ import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
 import org.yewledger.core.gather.Gathering;
 import org.yewledger.core.gather.LineSource;
+import org.yewledger.core.money.Amount;
 
 /** What one file or one sync brought in for one account. */
 @Entity(name = "Batch")
@@ -69,12 +71,16 @@ public class BatchEntity {
     this.newLines = gathering.count(Standing.NEW);
     this.knownLines = gathering.count(Standing.KNOWN);
     this.doubtfulLines = gathering.count(Standing.DOUBTFUL);
-    this.openingMinor = file.openingMinor();
+    this.openingMinor = minor(file.opening());
     Balance closing = file.closing();
-    this.closingMinor = closing == null ? null : (Long) closing.amountMinor();
+    this.closingMinor = closing == null ? null : minor(closing.amount());
     this.closingOn = closing == null ? null : closing.on();
     Balance available = file.available();
-    this.availableMinor = available == null ? null : (Long) available.amountMinor();
+    this.availableMinor = available == null ? null : minor(available.amount());
+  }
+
+  private static @Nullable Long minor(@Nullable Amount amount) {
+    return amount == null ? null : (Long) amount.minor();
   }
 
   public UUID id() {
@@ -126,14 +132,16 @@ public class BatchEntity {
     return doubtfulLines;
   }
 
-  /** What the source says that its days open with, in minor units; null if it does not say. */
-  public @Nullable Long openingMinor() {
-    return openingMinor;
+  /** What the source says that its days open with; null if it does not say. */
+  public @Nullable Amount opening(CurrencyUnit currency) {
+    return openingMinor == null ? null : Amount.ofMinor(openingMinor, currency);
   }
 
   /** The booked balance that the source closes with; null if it does not say. */
-  public @Nullable Balance closing() {
-    return closingOn == null || closingMinor == null ? null : new Balance(closingOn, closingMinor);
+  public @Nullable Balance closing(CurrencyUnit currency) {
+    return closingOn == null || closingMinor == null
+        ? null
+        : new Balance(closingOn, Amount.ofMinor(closingMinor, currency));
   }
 
   public @Nullable Instant takenBackAt() {

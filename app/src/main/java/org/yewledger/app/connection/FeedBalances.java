@@ -8,10 +8,12 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.money.Amount;
 
 /** What feeds have said stands on the accounts, kept day by day. */
 @Component
@@ -31,7 +33,7 @@ public class FeedBalances {
             values (current_household(), ?, ?, ?)
             on conflict (household_id, account_id, on_day) do update set amount_minor = excluded.amount_minor\
             """)
-        .params(accountId, Date.valueOf(balance.on()), balance.amountMinor())
+        .params(accountId, Date.valueOf(balance.on()), balance.amount().minor())
         .update();
   }
 
@@ -40,8 +42,9 @@ public class FeedBalances {
   public Optional<Balance> last(UUID accountId) {
     return jdbc.sql(
             """
-            select on_day, amount_minor from feed_balance
-             where account_id = ? order by on_day desc limit 1\
+            select f.on_day, f.amount_minor, a.currency from feed_balance f
+              join account a on a.household_id = f.household_id and a.id = f.account_id
+             where f.household_id = current_household() and f.account_id = ? order by f.on_day desc limit 1\
             """)
         .param(accountId)
         .query((row, no) -> balance(row))
@@ -54,8 +57,9 @@ public class FeedBalances {
     var balances = new HashMap<UUID, Balance>();
     jdbc.sql(
             """
-            select distinct on (account_id) account_id, on_day, amount_minor from feed_balance
-             where household_id = current_household() and on_day between ? and ? order by account_id, on_day desc\
+            select distinct on (f.account_id) f.account_id, f.on_day, f.amount_minor, a.currency from feed_balance f
+              join account a on a.household_id = f.household_id and a.id = f.account_id
+             where f.household_id = current_household() and f.on_day between ? and ? order by f.account_id, f.on_day desc\
             """)
         .params(Date.valueOf(month.atDay(1)), Date.valueOf(month.atEndOfMonth()))
         .query(row -> {
@@ -65,6 +69,8 @@ public class FeedBalances {
   }
 
   private static Balance balance(ResultSet row) throws SQLException {
-    return new Balance(row.getDate("on_day").toLocalDate(), row.getLong("amount_minor"));
+    return new Balance(
+        row.getDate("on_day").toLocalDate(),
+        Amount.ofMinor(row.getLong("amount_minor"), CurrencyUnit.of(row.getString("currency"))));
   }
 }

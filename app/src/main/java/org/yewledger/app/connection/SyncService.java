@@ -187,7 +187,8 @@ class SyncService {
     Long booked =
         FeedLines.booked(
             bank.balances(run.institution(), run.consent(), run.resourceId()), run.currency());
-    return new Fetched(lines, booked == null ? null : new Balance(today, booked));
+    return new Fetched(
+        lines, booked == null ? null : new Balance(today, Amount.ofMinor(booked, run.currency())));
   }
 
   private static void add(
@@ -219,7 +220,7 @@ class SyncService {
               new OpeningService.Wanted(
                   run.accountId(),
                   run.startOn(),
-                  Amount.ofMinor(balance.amountMinor() - lines, connected.currency()))));
+                  balance.amount().minus(Amount.ofMinor(lines, run.currency())))));
       entities.flush();
       entities.clear();
       connected = entities.find(ConnectedAccountEntity.class, run.connectedId());
@@ -240,7 +241,7 @@ class SyncService {
             run.institutionName(), LineSource.FEED, clock.instant(), SignedIn.now().personId());
     int newLines = gather.takeFeedIn(account, statement, origin);
     if (balance != null) {
-      connected.bankSays(balance.amountMinor(), balance.on());
+      connected.bankSays(balance.amount().minor(), balance.on());
       balances.keep(run.accountId(), balance);
     }
     connected.done(newLines, clock.instant(), today(), next);

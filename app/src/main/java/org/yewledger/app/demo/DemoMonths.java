@@ -2,6 +2,7 @@ package org.yewledger.app.demo;
 
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.ZoneOffset;
 import java.util.HashMap;
@@ -190,7 +191,8 @@ class DemoMonths {
           || account.opensOn().isAfter(month.atEndOfMonth())) {
         continue;
       }
-      var closing = new Balance(month.atEndOfMonth(), banks.balance(account, month.atEndOfMonth()));
+      LocalDate end = month.atEndOfMonth();
+      var closing = new Balance(end, banks.balance(account, end));
       StatementEntity statement =
           statements.begin(
               chart.account(account.name()),

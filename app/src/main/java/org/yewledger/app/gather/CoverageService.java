@@ -198,8 +198,8 @@ class CoverageService {
 
   private static BatchJson batchJson(BatchEntity b, Chart chart, int settled) {
     Account account = chart.account(b.accountId());
-    Balance closing = b.closing();
-    Long opening = b.openingMinor();
+    Balance closing = b.closing(account.currency());
+    Amount opening = b.opening(account.currency());
     return new BatchJson(
         b.id(),
         b.no(),
@@ -210,10 +210,8 @@ class CoverageService {
         b.gatheredAt(),
         b.firstDay(),
         b.lastDay(),
-        opening == null ? null : Amount.ofMinor(opening, account.currency()).decimal(),
-        closing == null
-            ? null
-            : Amount.ofMinor(closing.amountMinor(), account.currency()).decimal(),
+        opening == null ? null : opening.decimal(),
+        closing == null ? null : closing.amount().decimal(),
         b.newLines(),
         b.knownLines(),
         b.doubtfulLines(),

@@ -110,18 +110,17 @@ record FilePreviewJson(
     private static List<BalanceBreakJson> breaks(
         TableReadAs table, BankStatement statement, Account account) {
       return table.breaks().stream()
-          .map(b -> balanceBreak(b, statement.lines().get(b.index()).sourceLine(), account))
+          .map(b -> balanceBreak(b, statement.lines().get(b.index()).sourceLine()))
           .toList();
     }
 
-    private static BalanceBreakJson balanceBreak(
-        RunningBalance.Break b, int line, Account account) {
+    private static BalanceBreakJson balanceBreak(RunningBalance.Break b, int line) {
       return new BalanceBreakJson(
           line,
-          Amount.ofMinor(b.beforeMinor(), account.currency()).decimal(),
-          Amount.ofMinor(b.amountMinor(), account.currency()).decimal(),
-          Amount.ofMinor(b.saidMinor(), account.currency()).decimal(),
-          Amount.ofMinor(b.apartMinor(), account.currency()).decimal());
+          b.before().decimal(),
+          b.amount().decimal(),
+          b.said().decimal(),
+          b.apart().decimal());
     }
   }
 
@@ -147,11 +146,8 @@ record FilePreviewJson(
   }
 
   record FileBalanceJson(LocalDate on, BigDecimal amount) {
-    static @Nullable FileBalanceJson of(@Nullable Balance balance, BankStatement statement) {
-      return balance == null
-          ? null
-          : new FileBalanceJson(
-              balance.on(), Amount.ofMinor(balance.amountMinor(), statement.currency()).decimal());
+    static @Nullable FileBalanceJson of(@Nullable Balance balance) {
+      return balance == null ? null : new FileBalanceJson(balance.on(), balance.amount().decimal());
     }
   }
 
@@ -175,15 +171,9 @@ record FilePreviewJson(
       @Nullable Integer line,
       String words,
       BigDecimal apart) {
-    static DiscrepancyJson of(Discrepancy d, BankStatement file) {
+    static DiscrepancyJson of(Discrepancy d) {
       return new DiscrepancyJson(
-          d.kind(),
-          d.on(),
-          d.line() == 0 ? null : d.line(),
-          d.inWords(file.currency()),
-          d.kind() == Discrepancy.Kind.COUNT
-              ? BigDecimal.valueOf(d.apartMinor())
-              : Amount.ofMinor(d.apartMinor(), file.currency()).decimal());
+          d.kind(), d.on(), d.line() == 0 ? null : d.line(), d.inWords(), d.apart());
     }
   }
 
@@ -218,7 +208,7 @@ record FilePreviewJson(
       Route route = part.route();
       Refusal refusal = part.refusal();
       Days days = file.covers();
-      Long opening = file.openingMinor();
+      Amount opening = file.opening();
       return new FilePartJson(
           file.accountNumber(),
           file.currency().getCode(),
@@ -232,10 +222,10 @@ record FilePreviewJson(
           count(gathering, Standing.DOUBTFUL),
           days == null ? null : days.first(),
           days == null ? null : days.last(),
-          opening == null ? null : Amount.ofMinor(opening, file.currency()).decimal(),
-          FileBalanceJson.of(file.closing(), file),
+          opening == null ? null : opening.decimal(),
+          FileBalanceJson.of(file.closing()),
           part.makesStatement(),
-          file.discrepancies().stream().map(d -> DiscrepancyJson.of(d, file)).toList(),
+          file.discrepancies().stream().map(DiscrepancyJson::of).toList(),
           gathering == null || route == null ? List.of() : lines(gathering, route.account()));
     }
 

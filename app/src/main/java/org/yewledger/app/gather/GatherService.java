@@ -294,8 +294,7 @@ public class GatherService {
                 .before(closesOn)
                 .filter(link -> !firstDay.isAfter(link.closesOn()))
                 .isPresent();
-    Long opening = file.openingMinor();
-    return overlaps || opening == null ? null : Amount.ofMinor(opening, account.currency());
+    return overlaps ? null : file.opening();
   }
 
   private List<KnownLine> known(Account account, BankStatement file) {

@@ -19,6 +19,7 @@ import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.camt.CamtWriter;
 import org.yewledger.formats.ofx.OfxWriter;
 import org.yewledger.formats.ofx.OfxWriter.AccountType;
@@ -68,15 +69,11 @@ class LineExportService {
     Chart chart = charts.chart();
     Account account = chart.account(accountId);
     List<BankLine> all = lines(accountId, to);
-    long opening =
-        statements.chain(account).openingBalance().minor()
-            + all.stream()
-                .filter(l -> from != null && l.bookedOn().isBefore(from))
-                .mapToLong(BankLine::amountMinor)
-                .sum();
-    List<BankLine> lines =
-        all.stream().filter(l -> from == null || !l.bookedOn().isBefore(from)).toList();
-    long closing = opening + lines.stream().mapToLong(BankLine::amountMinor).sum();
+    List<BankLine> earlier =
+        all.stream().filter(l -> from != null && l.bookedOn().isBefore(from)).toList();
+    List<BankLine> lines = all.subList(earlier.size(), all.size());
+    Amount opening = statements.chain(account).openingBalance().plus(sum(earlier, account));
+    Amount closing = opening.plus(sum(lines, account));
     LocalDate end =
         to != null
             ? to
@@ -96,7 +93,7 @@ class LineExportService {
   }
 
   private static byte[] content(
-      BankStatement statement, Account account, ExportFormat format, long opening) {
+      BankStatement statement, Account account, ExportFormat format, Amount opening) {
     return switch (format) {
       case OFX -> OfxWriter.write(statement, account.name(), type(account.kind()));
       case CAMT -> CamtWriter.write(statement);
@@ -126,5 +123,10 @@ class LineExportService {
         .getResultStream()
         .map(BankLineEntity::toBankLine)
         .toList();
+  }
+
+  private static Amount sum(List<BankLine> lines, Account account) {
+    return Amount.ofMinor(
+        lines.stream().mapToLong(BankLine::amountMinor).sum(), account.currency());
   }
 }

@@ -9,6 +9,7 @@ import jakarta.persistence.Version;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.hibernate.annotations.TenantId;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Posting;
@@ -90,17 +91,22 @@ public class PostingEntity {
     return date;
   }
 
-  /** Minor units, debits positive. */
+  /** Debits above zero; the currency is that of its account. */
+  public Amount amount(CurrencyUnit currency) {
+    return Amount.ofMinor(amountMinor, currency);
+  }
+
   /** The posting as the core knows it, on its account. */
   public Posting toPosting(Account account) {
     return new Posting(
         account,
-        Amount.ofMinor(amountMinor, account.currency()),
+        amount(account.currency()),
         Amount.ofMinor(baseMinor, account.book().currency()),
         note,
         tax());
   }
 
+  /** Minor units, debits positive. */
   public long amountMinor() {
     return amountMinor;
   }

@@ -82,7 +82,7 @@ class RegisterService {
 
   private List<RegisterRowJson> json(
       List<Row> rows, Amount balance, Account account, Map<UUID, StatementDay> statements) {
-    List<Amount> amounts = rows.stream().map(r -> r.posting().toPosting(account).amount()).toList();
+    List<Amount> amounts = rows.stream().map(r -> r.posting().amount(account.currency())).toList();
     List<Amount> balances = RunningBalance.newestFirst(balance, amounts);
     EntryViews views = reader.byId(rows.stream().map(r -> r.entry().id()).toList());
     var list = new ArrayList<RegisterRowJson>(rows.size());

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
@@ -14,12 +15,14 @@ import org.yewledger.app.bankline.LineLinks;
 import org.yewledger.app.bankline.LineLinks.Link;
 import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.chart.AccountLocks;
+import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.core.act.ActKind;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Pairing;
 
 /**
@@ -29,6 +32,7 @@ import org.yewledger.core.post.Pairing;
 @Service
 public class PairService {
   private final EntityManager entities;
+  private final ChartService charts;
   private final AccountLocks locks;
   private final LineStates states;
   private final LineLinks links;
@@ -37,12 +41,14 @@ public class PairService {
 
   PairService(
       EntityManager entities,
+      ChartService charts,
       AccountLocks locks,
       LineStates states,
       LineLinks links,
       PostedLines posted,
       Acts acts) {
     this.entities = entities;
+    this.charts = charts;
     this.locks = locks;
     this.states = states;
     this.links = links;
@@ -69,8 +75,9 @@ public class PairService {
       throw new Conflict(
           "already-paired", "No. %d already belongs to another bank line.".formatted(entry.no()));
     }
-    new Pairing(line.accountId(), line.amountMinor())
-        .requireSame(posting.accountId(), posting.amountMinor());
+    CurrencyUnit currency = charts.chart().account(line.accountId()).currency();
+    new Pairing(line.accountId(), Amount.ofMinor(line.amountMinor(), currency))
+        .requireSame(posting.accountId(), posting.amount(currency));
     acts.begin(ActKind.PAIR, "Paired a line with no. %d, %s".formatted(entry.no(), entry.payee()));
     links.add(
         List.of(

@@ -55,7 +55,7 @@ class ProofService {
     List<Ticked> ticked =
         covered.stream()
             .filter(p -> statement.id().equals(p.statementId()))
-            .map(p -> new Ticked(p.date(), Amount.ofMinor(p.amountMinor(), account.currency())))
+            .map(p -> new Ticked(p.date(), p.amount(account.currency())))
             .toList();
     return ProofJson.of(
         proof, lines.size(), WhereItParts.of(openingApart, firstDay, lines, ticked));

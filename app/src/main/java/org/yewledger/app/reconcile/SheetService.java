@@ -195,7 +195,7 @@ class SheetService {
     var rows = new ArrayList<TickableJson>(postings.size());
     for (PostingEntity posting : postings) {
       boolean ticked = statement.id().equals(posting.statementId());
-      Amount amount = posting.toPosting(account).amount();
+      Amount amount = posting.amount(account.currency());
       balance = ticked ? balance.plus(amount) : balance;
       rows.add(row(posting, amount, views, texts, ticked ? balance : null));
     }

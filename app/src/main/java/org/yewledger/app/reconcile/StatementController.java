@@ -53,8 +53,7 @@ class StatementController {
   @ResponseStatus(HttpStatus.CREATED)
   StatementIdJson begin(@Valid @RequestBody NewStatementJson draft) {
     Account account = charts.chart().account(draft.accountId());
-    var closing =
-        new Balance(draft.closesOn(), Amount.of(draft.closing(), account.currency()).minor());
+    var closing = new Balance(draft.closesOn(), Amount.of(draft.closing(), account.currency()));
     return new StatementIdJson(
         statements.begin(account, closing, draft.says(account.currency()), null).id());
   }
@@ -74,8 +73,10 @@ class StatementController {
   SheetJson correct(
       @PathVariable UUID id, @RequestParam int version, @Valid @RequestBody ClosingJson closing) {
     Account account = charts.chart().account(statements.find(id).accountId());
-    long minor = Amount.of(closing.closing(), account.currency()).minor();
-    statements.correct(id, version, new Balance(closing.closesOn(), minor));
+    statements.correct(
+        id,
+        version,
+        new Balance(closing.closesOn(), Amount.of(closing.closing(), account.currency())));
     return sheets.sheet(id);
   }
 

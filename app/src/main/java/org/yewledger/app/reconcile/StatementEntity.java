@@ -49,7 +49,7 @@ public class StatementEntity {
 
   final void become(Balance closing) {
     this.closesOn = closing.on();
-    this.closingMinor = closing.amountMinor();
+    this.closingMinor = closing.amount().minor();
   }
 
   void finish(Instant at, UUID by) {

@@ -177,7 +177,7 @@ public class StatementService {
     Account account = account(statement);
     return Reconciliation.of(
         chain(account).opening(statement.closesOn()),
-        ticked(statement.id()).stream().map(p -> p.toPosting(account).amount()).toList(),
+        ticked(statement.id()).stream().map(p -> p.amount(account.currency())).toList(),
         statement.closing(account.currency()));
   }
 

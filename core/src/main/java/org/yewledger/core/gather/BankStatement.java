@@ -9,13 +9,14 @@ import java.util.Map;
 import java.util.Objects;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.money.Amount;
 
 /**
  * What a file or a feed says of one account.
  *
  * @param accountNumber the account's number in the file, empty if it names none
  * @param closing the booked balance at the end, null if there is none
- * @param openingMinor the balance before the first line in minor units, null if there is none
+ * @param opening the balance before the first line, null if there is none
  * @param available the balance that can be spent, null if there is none
  * @param declared the days that the source says it covers, null if it does not say
  * @param discrepancies where its figures do not come out
@@ -25,13 +26,13 @@ public record BankStatement(
     CurrencyUnit currency,
     List<BankLine> lines,
     @Nullable Balance closing,
-    @Nullable Long openingMinor,
+    @Nullable Amount opening,
     @Nullable Balance available,
     @Nullable Days declared,
     List<Discrepancy> discrepancies) {
 
-  /** A balance at the end of a day, in minor units from the account holder's side. */
-  public record Balance(LocalDate on, long amountMinor) {}
+  /** A balance at the end of a day, from the account holder's side. */
+  public record Balance(LocalDate on, Amount amount) {}
 
   public BankStatement {
     lines = List.copyOf(lines);
@@ -44,8 +45,8 @@ public record BankStatement(
       CurrencyUnit currency,
       List<BankLine> lines,
       @Nullable Balance closing,
-      @Nullable Long openingMinor) {
-    this(accountNumber, currency, lines, closing, openingMinor, null, null, List.of());
+      @Nullable Amount opening) {
+    this(accountNumber, currency, lines, closing, opening, null, null, List.of());
   }
 
   /** A statement that does not say what it opens with. */
@@ -114,44 +115,42 @@ public record BankStatement(
   }
 
   private boolean breaksChainTo(BankStatement next) {
-    return closing != null
-        && next.openingMinor != null
-        && next.openingMinor != closing.amountMinor();
+    return closing != null && next.opening != null && !next.opening.equals(closing.amount());
   }
 
   private BankStatement heldAgainstItsLines() {
-    if (openingMinor == null || closing == null) {
+    if (opening == null || closing == null) {
       return this;
     }
-    long comesOut = openingMinor;
+    long moved = 0;
     for (BankLine line : lines) {
-      comesOut += line.isPending() ? 0 : line.amountMinor();
+      moved += line.isPending() ? 0 : line.amountMinor();
     }
-    return comesOut == closing.amountMinor()
+    Amount comesOut = opening.plus(Amount.ofMinor(moved, currency));
+    return comesOut.equals(closing.amount())
         ? this
         : with(
-            new Discrepancy(
-                Discrepancy.Kind.CLOSING, closing.on(), 0, comesOut, closing.amountMinor()));
+            new Discrepancy.OfFigure(
+                Discrepancy.Kind.CLOSING, closing.on(), 0, comesOut, closing.amount()));
   }
 
   private BankStatement with(Discrepancy discrepancy) {
     var all = new ArrayList<>(discrepancies);
     all.add(discrepancy);
     return new BankStatement(
-        accountNumber, currency, lines, closing, openingMinor, available, declared, all);
+        accountNumber, currency, lines, closing, opening, available, declared, all);
   }
 
   private BankStatement followedBy(BankStatement next) {
     var all = new ArrayList<>(lines);
     all.addAll(next.lines);
-    boolean runsOn =
-        closing != null && Objects.equals(next.openingMinor, (Long) closing.amountMinor());
+    boolean runsOn = closing != null && Objects.equals(next.opening, closing.amount());
     var doubts = new ArrayList<>(discrepancies);
     doubts.addAll(next.discrepancies);
-    if (closing != null && next.openingMinor != null && breaksChainTo(next)) {
+    if (closing != null && next.opening != null && breaksChainTo(next)) {
       doubts.add(
-          new Discrepancy(
-              Discrepancy.Kind.CHAIN, closing.on(), 0, closing.amountMinor(), next.openingMinor));
+          new Discrepancy.OfFigure(
+              Discrepancy.Kind.CHAIN, closing.on(), 0, closing.amount(), next.opening));
     }
     Days days = declared;
     if (next.declared != null) {
@@ -162,7 +161,7 @@ public record BankStatement(
         currency,
         all,
         later(closing, next.closing),
-        runsOn ? openingMinor : null,
+        runsOn ? opening : null,
         later(available, next.available),
         days,
         doubts);

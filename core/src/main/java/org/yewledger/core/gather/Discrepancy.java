@@ -1,25 +1,32 @@
 package org.yewledger.core.gather;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
-import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.money.Amount;
 
 /**
  * A place where what a source says does not come out: something is missing, doubled or wrong in it,
  * and a person decides whether its lines are taken all the same.
- *
- * @param on the day that the figure is of, null if it has none
- * @param line where the figure stands in the file, from 1; 0 if that is not known
- * @param comesOutMinor what the rest of the file makes, in minor units; a count for {@link
- *     Kind#COUNT}
- * @param saidMinor what the file says
  */
-public record Discrepancy(
-    Kind kind, @Nullable LocalDate on, int line, long comesOutMinor, long saidMinor) {
+public sealed interface Discrepancy {
+  /** Which figures do not agree. */
+  Kind kind();
+
+  /** The day that the figure is of, null if it has none. */
+  @Nullable LocalDate on();
+
+  /** Where the figure stands in the file, from 1; 0 if that is not known. */
+  int line();
+
+  /** What a line of this amount would mend, with its sign; of lines, how many there would be. */
+  BigDecimal apart();
+
+  /** For a person: what comes out and what is said. */
+  String inWords();
 
   /** Which figures do not agree. */
-  public enum Kind {
+  enum Kind {
     /** The lines do not lead from the opening balance to the closing one. */
     CLOSING("From the opening balance the lines lead to %s; the file closes at %s."),
     /** A statement opens otherwise than the one before it in the file has closed. */
@@ -40,17 +47,50 @@ public record Discrepancy(
     }
   }
 
-  /** What a line of this amount would mend, with its sign. */
-  public long apartMinor() {
-    return saidMinor - comesOutMinor;
+  /**
+   * A balance or a sum.
+   *
+   * @param comesOut what the rest of the file makes
+   * @param said what the file says
+   */
+  record OfFigure(Kind kind, @Nullable LocalDate on, int line, Amount comesOut, Amount said)
+      implements Discrepancy {
+    @Override
+    public BigDecimal apart() {
+      return said.minus(comesOut).decimal();
+    }
+
+    @Override
+    public String inWords() {
+      return kind.sentence.formatted(comesOut.shown(), said.shown());
+    }
   }
 
-  /** For a person: what comes out and what is said. */
-  public String inWords(CurrencyUnit currency) {
-    return kind == Kind.COUNT
-        ? kind.sentence.formatted(comesOutMinor, saidMinor)
-        : kind.sentence.formatted(
-            Amount.ofMinor(comesOutMinor, currency).shown(),
-            Amount.ofMinor(saidMinor, currency).shown());
+  /**
+   * The number of lines.
+   *
+   * @param comesOut how many there are
+   * @param said how many the file says there are
+   */
+  record OfCount(int line, long comesOut, long said) implements Discrepancy {
+    @Override
+    public Kind kind() {
+      return Kind.COUNT;
+    }
+
+    @Override
+    public @Nullable LocalDate on() {
+      return null;
+    }
+
+    @Override
+    public BigDecimal apart() {
+      return BigDecimal.valueOf(said - comesOut);
+    }
+
+    @Override
+    public String inWords() {
+      return Kind.COUNT.sentence.formatted(comesOut, said);
+    }
   }
 }

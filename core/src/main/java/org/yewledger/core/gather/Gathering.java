@@ -62,7 +62,7 @@ public record Gathering(List<Arrival> arrivals) {
           "does-not-add-up",
           "discrepanciesSeen",
           "%s Look at the difference first, then take the file in as it is or export it again."
-              .formatted(file.discrepancies().getFirst().inWords(file.currency())));
+              .formatted(file.discrepancies().getFirst().inWords()));
     }
   }
 

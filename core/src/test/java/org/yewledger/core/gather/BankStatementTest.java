@@ -9,6 +9,7 @@ import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.money.Amount;
 
 public class BankStatementTest {
   private static BankStatement day(String number, String day, long opening, long amount) {
@@ -17,8 +18,8 @@ public class BankStatementTest {
         number,
         CurrencyUnit.EUR,
         List.of(line(day, amount, "A")),
-        new Balance(on, opening + amount),
-        opening,
+        new Balance(on, Amount.ofMinor(opening + amount, CurrencyUnit.EUR)),
+        Amount.ofMinor(opening, CurrencyUnit.EUR),
         null,
         new Days(on, on),
         List.of());
@@ -35,8 +36,10 @@ public class BankStatementTest {
     assertEquals(joined.size(), 2);
     BankStatement current = joined.getFirst();
     assertEquals(current.lines().size(), 2);
-    assertEquals(current.openingMinor(), Long.valueOf(1000));
-    assertEquals(current.closing(), new Balance(LocalDate.parse("2026-09-02"), 1200));
+    assertEquals(current.opening(), Amount.ofMinor(1000, CurrencyUnit.EUR));
+    assertEquals(
+        current.closing(),
+        new Balance(LocalDate.parse("2026-09-02"), Amount.ofMinor(1200, CurrencyUnit.EUR)));
     assertEquals(
         current.covers(), new Days(LocalDate.parse("2026-09-01"), LocalDate.parse("2026-09-02")));
   }
@@ -47,7 +50,9 @@ public class BankStatementTest {
         BankStatement.joined(
                 List.of(day("4417", "2026-09-01", 1000, -100), day("4417", "2026-09-03", 870, 300)))
             .getFirst();
-    assertNull(joined.openingMinor());
-    assertEquals(joined.closing(), new Balance(LocalDate.parse("2026-09-03"), 1170));
+    assertNull(joined.opening());
+    assertEquals(
+        joined.closing(),
+        new Balance(LocalDate.parse("2026-09-03"), Amount.ofMinor(1170, CurrencyUnit.EUR)));
   }
 }

@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.CollectedStatements;
 import org.yewledger.formats.CurrencyText;
 import org.yewledger.formats.StatementSink;
@@ -131,7 +132,7 @@ public final class CamtReader {
     Balance opening = balance(head, currency, "OPBD", "PRCD");
     return new StatementSink.Ending(
         balance(head, currency, "CLBD"),
-        opening == null ? null : opening.amountMinor(),
+        opening == null ? null : opening.amount(),
         balance(head, currency, "CLAV", "ITAV"),
         days(head.period),
         head.summary == null ? List.of() : head.totals.against(head.summary, currency));
@@ -142,7 +143,8 @@ public final class CamtReader {
       for (XmlElement balance : head.balances) {
         if (balance.textAt("Tp/CdOrPrtry/Cd").equals(code)) {
           return new Balance(
-              CamtValues.date(balance.required("Dt")), CamtValues.amount(balance, currency));
+              CamtValues.date(balance.required("Dt")),
+              Amount.ofMinor(CamtValues.amount(balance, currency), currency));
         }
       }
     }

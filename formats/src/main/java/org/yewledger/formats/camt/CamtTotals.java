@@ -6,6 +6,7 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.Discrepancy;
 import org.yewledger.core.gather.Discrepancy.Kind;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.DecimalText;
 import org.yewledger.formats.UnreadableFile;
 
@@ -43,7 +44,7 @@ final class CamtTotals {
     var found = new ArrayList<Discrepancy>();
     compare(found, Kind.TOTAL_IN, summary.at("TtlCdtNtries/Sum"), sums.in, currency);
     compare(found, Kind.TOTAL_OUT, summary.at("TtlDbtNtries/Sum"), sums.out, currency);
-    compare(found, Kind.COUNT, summary.at("TtlNtries/NbOfNtries"), sums.count, currency);
+    compareCounts(found, summary.at("TtlNtries/NbOfNtries"), sums.count);
     return found;
   }
 
@@ -56,12 +57,26 @@ final class CamtTotals {
     if (said == null || said.text().isEmpty()) {
       return;
     }
-    long says =
-        kind == Kind.COUNT
-            ? count(said)
-            : DecimalText.toMinor(said.text(), currency, said.line(), said.name());
+    long says = DecimalText.toMinor(said.text(), currency, said.line(), said.name());
     if (says != comesOut) {
-      found.add(new Discrepancy(kind, null, said.line(), comesOut, says));
+      found.add(
+          new Discrepancy.OfFigure(
+              kind,
+              null,
+              said.line(),
+              Amount.ofMinor(comesOut, currency),
+              Amount.ofMinor(says, currency)));
+    }
+  }
+
+  private static void compareCounts(
+      List<Discrepancy> found, @Nullable XmlElement said, long comesOut) {
+    if (said == null || said.text().isEmpty()) {
+      return;
+    }
+    long says = count(said);
+    if (says != comesOut) {
+      found.add(new Discrepancy.OfCount(said.line(), comesOut, says));
     }
   }
 

@@ -64,8 +64,8 @@ public final class CamtWriter {
     value("ToDtTm", end + "T23:59:59");
     end();
     account();
-    if (statement.openingMinor() != null) {
-      balance("OPBD", new Balance(start, statement.openingMinor()));
+    if (statement.opening() != null) {
+      balance("OPBD", new Balance(start, statement.opening()));
     }
     if (statement.closing() != null) {
       balance("CLBD", Objects.requireNonNull(statement.closing()));
@@ -105,7 +105,7 @@ public final class CamtWriter {
     value("Cd", code);
     end();
     end();
-    amount(balance.amountMinor());
+    amount(balance.amount().minor());
     date("Dt", balance.on());
     end();
   }

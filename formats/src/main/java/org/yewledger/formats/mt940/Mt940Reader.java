@@ -1,6 +1,5 @@
 package org.yewledger.formats.mt940;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
@@ -10,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.CollectedStatements;
 import org.yewledger.formats.CurrencyText;
 import org.yewledger.formats.Excerpt;
@@ -38,8 +38,8 @@ public final class Mt940Reader {
   private static final class Page {
     private final Field account;
     private final List<BankLine> lines = new ArrayList<>();
-    private @Nullable Signed opening;
-    private @Nullable Signed closing;
+    private @Nullable Balance opening;
+    private @Nullable Balance closing;
     private @Nullable Balance available;
 
     Page(Field account) {
@@ -51,11 +51,9 @@ public final class Mt940Reader {
         throw UnreadableFile.at(
             needed.line(), needed.tag(), "an opening balance, field 60F, has to stand before it.");
       }
-      return opening.currency();
+      return opening.amount().currency();
     }
   }
-
-  private record Signed(LocalDate on, CurrencyUnit currency, long minor) {}
 
   /**
    * @return one statement per account in the file; never empty
@@ -112,18 +110,21 @@ public final class Mt940Reader {
 
   private void close(Field field) {
     Page done = open(field);
-    Signed closing = balance(field);
-    CurrencyUnit currency = done.currency(field);
-    if (!closing.currency().equals(currency)) {
-      throw UnreadableFile.at(
-          field.line(), field.tag(), "closes in another currency than it opened in.");
-    }
-    done.closing = closing;
+    done.closing = balanceOf(done, field);
   }
 
   private void available(Field field) {
-    Signed available = balance(field);
-    open(field).available = new Balance(available.on(), available.minor());
+    Page done = open(field);
+    done.available = balanceOf(done, field);
+  }
+
+  private static Balance balanceOf(Page page, Field field) {
+    Balance balance = balance(field);
+    if (!balance.amount().currency().equals(page.currency(field))) {
+      throw UnreadableFile.at(
+          field.line(), field.tag(), "is in another currency than the statement opened in.");
+    }
+    return balance;
   }
 
   /** Hands the statement on; what may stand behind its closing balance has been read. */
@@ -132,23 +133,17 @@ public final class Mt940Reader {
     if (done == null) {
       return;
     }
-    Signed opening = done.opening;
-    Signed closing = done.closing;
+    Balance opening = done.opening;
+    Balance closing = done.closing;
     if (opening == null || closing == null) {
       throw UnreadableFile.at(
           done.account.line(),
           "25",
           "the statement has no closing balance, field 62F. The file may be cut off; export it again.");
     }
-    sink.begin(number(done.account.first()), opening.currency());
+    sink.begin(number(done.account.first()), opening.amount().currency());
     done.lines.forEach(sink::line);
-    sink.end(
-        new StatementSink.Ending(
-            new Balance(closing.on(), closing.minor()),
-            opening.minor(),
-            done.available,
-            null,
-            List.of()));
+    sink.end(new StatementSink.Ending(closing, opening.amount(), done.available, null, List.of()));
     page = null;
   }
 
@@ -158,7 +153,7 @@ public final class Mt940Reader {
     return number.substring(number.lastIndexOf('/') + 1);
   }
 
-  private static Signed balance(Field field) {
+  private static Balance balance(Field field) {
     Matcher balance = BALANCE.matcher(field.first().strip());
     if (!balance.matches()) {
       throw UnreadableFile.at(
@@ -166,9 +161,8 @@ public final class Mt940Reader {
     }
     CurrencyUnit currency = CurrencyText.currency(balance.group(3), field.line(), field.tag());
     long minor = Mt940Line.minor(balance.group(4), currency, field.line(), field.tag());
-    return new Signed(
+    return new Balance(
         Mt940Line.date(balance.group(2), field.line(), field.tag()),
-        currency,
-        balance.group(1).equals("C") ? minor : -minor);
+        Amount.ofMinor(balance.group(1).equals("C") ? minor : -minor, currency));
   }
 }

@@ -90,12 +90,12 @@ public final class OfxReader {
   }
 
   /** Among the balances that a bank may add under names of its own (BAL), that of the beginning. */
-  private static @Nullable Long opening(OfxElement rs, CurrencyUnit currency) {
+  private static @Nullable Amount opening(OfxElement rs, CurrencyUnit currency) {
     return rs.all("BAL")
         .filter(b -> OPENING.matcher(b.value("NAME") + " " + b.value("DESC")).find())
         .filter(b -> b.value("BALTYPE").equals("DOLLAR"))
         .findFirst()
-        .map(b -> amount(b, "VALUE", currency))
+        .map(b -> Amount.ofMinor(amount(b, "VALUE", currency), currency))
         .orElse(null);
   }
 
@@ -183,7 +183,7 @@ public final class OfxReader {
     }
     return new Balance(
         date(balance.required("DTASOF"), balance.lineOf("DTASOF"), "DTASOF"),
-        amount(balance, "BALAMT", currency));
+        Amount.ofMinor(amount(balance, "BALAMT", currency), currency));
   }
 
   /** Both the point and the comma are decimal marks in OFX; there are no thousands marks. */

@@ -93,9 +93,7 @@ public final class OfxWriter {
     Balance closing = statement.closing();
     if (closing != null) {
       out.append("<LEDGERBAL>");
-      value(
-          "BALAMT",
-          Amount.ofMinor(closing.amountMinor(), statement.currency()).decimal().toPlainString());
+      value("BALAMT", closing.amount().decimal().toPlainString());
       value("DTASOF", DAY.format(closing.on()));
       out.append("</LEDGERBAL>\n");
     }

@@ -17,14 +17,14 @@ public final class CsvStatementWriter {
   private CsvStatementWriter() {}
 
   /**
-   * @param openingMinor the balance before the first line, in minor units
+   * @param opening the balance before the first line,
    * @return semicolon-separated text, dates day first, decimal comma, in the given encoding
    */
-  public static byte[] write(BankStatement statement, long openingMinor, Charset charset) {
+  public static byte[] write(BankStatement statement, Amount opening, Charset charset) {
     var out = new StringWriter();
     try (CsvWriter csv = CsvWriter.builder().fieldSeparator(';').build(out)) {
       csv.writeRecord("Booked", "Value", "Text", "Ref", "Debit", "Credit", "Balance");
-      long balance = openingMinor;
+      long balance = opening.minor();
       for (BankLine line : statement.lines()) {
         balance += line.amountMinor();
         csv.writeRecord(

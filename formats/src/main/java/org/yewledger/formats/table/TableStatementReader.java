@@ -17,6 +17,7 @@ import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Discrepancy;
 import org.yewledger.core.gather.RunningBalance;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.Decimals;
 import org.yewledger.formats.DecimalText;
 import org.yewledger.formats.Excerpt;
@@ -106,23 +107,24 @@ public final class TableStatementReader {
       List<Dated> rows, List<RunningBalance.Break> breaks) {
     return breaks.stream()
         .map(b ->
-            new Discrepancy(
+            new Discrepancy.OfFigure(
                 Discrepancy.Kind.BALANCE,
                 rows.get(b.index()).line().bookedOn(),
                 rows.get(b.index()).line().sourceLine(),
-                b.beforeMinor() + b.amountMinor(),
-                b.saidMinor()))
-        .toList();
+                b.runsOnTo(),
+                b.said()))
+        .collect(Collectors.toUnmodifiableList());
   }
 
-  private static List<RunningBalance.Break> breaks(List<Dated> rows) {
+  private List<RunningBalance.Break> breaks(List<Dated> rows) {
     return RunningBalance.breaks(
+        currency,
         rows.stream().map(r -> r.line().amountMinor()).toList(),
         rows.stream().<@Nullable Long>map(Dated::balance).toList());
   }
 
   /** By the days; within a single day by the order in which the balance runs on. */
-  private static boolean isNewestFirst(List<Dated> rows, int breaksAsTheyStand) {
+  private boolean isNewestFirst(List<Dated> rows, int breaksAsTheyStand) {
     if (rows.size() < 2) {
       return false;
     }
@@ -130,18 +132,22 @@ public final class TableStatementReader {
     return order > 0 || order == 0 && breaksAsTheyStand > breaks(rows.reversed()).size();
   }
 
-  private static @Nullable Balance closing(List<Dated> rows) {
+  private @Nullable Balance closing(List<Dated> rows) {
     if (rows.isEmpty()) {
       return null;
     }
     Dated last = rows.getLast();
-    return last.balance() == null ? null : new Balance(last.line().bookedOn(), last.balance());
+    return last.balance() == null
+        ? null
+        : new Balance(last.line().bookedOn(), Amount.ofMinor(last.balance(), currency));
   }
 
   /** The balance before the first line, where that line has one after it. */
-  private static @Nullable Long opening(List<Dated> rows) {
+  private @Nullable Amount opening(List<Dated> rows) {
     Long after = rows.isEmpty() ? null : rows.getFirst().balance();
-    return after == null ? null : (Long) (after - rows.getFirst().line().amountMinor());
+    return after == null
+        ? null
+        : Amount.ofMinor(after - rows.getFirst().line().amountMinor(), currency);
   }
 
   private BankLine line(Table.Row row) {

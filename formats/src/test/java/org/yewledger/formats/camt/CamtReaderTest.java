@@ -18,6 +18,7 @@ import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Days;
 import org.yewledger.core.gather.LineDetail;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.UnreadableFile;
 
 public class CamtReaderTest {
@@ -82,9 +83,13 @@ public class CamtReaderTest {
     BankStatement read = read(document(statement("NL00DEMO004417", inside))).getFirst();
     assertEquals(read.accountNumber(), "NL00DEMO004417");
     assertEquals(read.currency(), CurrencyUnit.EUR);
-    assertEquals(read.openingMinor(), Long.valueOf(10_000));
-    assertEquals(read.closing(), new Balance(LocalDate.parse("2026-09-30"), 8_750));
-    assertEquals(read.available(), new Balance(LocalDate.parse("2026-09-30"), 8_000));
+    assertEquals(read.opening(), Amount.ofMinor(10_000, CurrencyUnit.EUR));
+    assertEquals(
+        read.closing(),
+        new Balance(LocalDate.parse("2026-09-30"), Amount.ofMinor(8_750, CurrencyUnit.EUR)));
+    assertEquals(
+        read.available(),
+        new Balance(LocalDate.parse("2026-09-30"), Amount.ofMinor(8_000, CurrencyUnit.EUR)));
     assertEquals(
         read.declared(), new Days(LocalDate.parse("2026-09-01"), LocalDate.parse("2026-09-30")));
     BankLine line = read.lines().getFirst();
@@ -254,8 +259,10 @@ public class CamtReaderTest {
     List<BankStatement> read = read(document(first + other + second));
     assertEquals(read.size(), 2);
     assertEquals(read.getFirst().lines().size(), 2);
-    assertEquals(read.getFirst().openingMinor(), Long.valueOf(1_000));
-    assertEquals(read.getLast().closing(), new Balance(LocalDate.parse("2026-09-02"), 500));
+    assertEquals(read.getFirst().opening(), Amount.ofMinor(1_000, CurrencyUnit.EUR));
+    assertEquals(
+        read.getLast().closing(),
+        new Balance(LocalDate.parse("2026-09-02"), Amount.ofMinor(500, CurrencyUnit.EUR)));
   }
 
   @Test

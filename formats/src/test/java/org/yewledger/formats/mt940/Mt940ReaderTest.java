@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
@@ -15,6 +16,7 @@ import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Discrepancy;
 import org.yewledger.core.gather.LineDetail;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.UnreadableFile;
 
 public class Mt940ReaderTest {
@@ -53,9 +55,13 @@ public class Mt940ReaderTest {
                 + ":64:C260930EUR80,00\n-\n")
             .getFirst();
     assertEquals(read.accountNumber(), "004417");
-    assertEquals(read.openingMinor(), Long.valueOf(10_000));
-    assertEquals(read.closing(), new Balance(LocalDate.parse("2026-09-30"), 8_750));
-    assertEquals(read.available(), new Balance(LocalDate.parse("2026-09-30"), 8_000));
+    assertEquals(read.opening(), Amount.ofMinor(10_000, CurrencyUnit.EUR));
+    assertEquals(
+        read.closing(),
+        new Balance(LocalDate.parse("2026-09-30"), Amount.ofMinor(8_750, CurrencyUnit.EUR)));
+    assertEquals(
+        read.available(),
+        new Balance(LocalDate.parse("2026-09-30"), Amount.ofMinor(8_000, CurrencyUnit.EUR)));
     BankLine line = read.lines().getFirst();
     assertEquals(line.bookedOn(), LocalDate.parse("2026-09-04"));
     assertEquals(line.valueOn(), LocalDate.parse("2026-09-05"));
@@ -79,8 +85,10 @@ public class Mt940ReaderTest {
     List<BankStatement> read = read(blocks);
     assertEquals(read.size(), 2);
     assertEquals(read.getFirst().lines().size(), 2);
-    assertEquals(read.getFirst().openingMinor(), Long.valueOf(10_000));
-    assertEquals(read.getLast().closing(), new Balance(LocalDate.parse("2026-09-02"), -1_750));
+    assertEquals(read.getFirst().opening(), Amount.ofMinor(10_000, CurrencyUnit.EUR));
+    assertEquals(
+        read.getLast().closing(),
+        new Balance(LocalDate.parse("2026-09-02"), Amount.ofMinor(-1_750, CurrencyUnit.EUR)));
   }
 
   @DataProvider
@@ -173,9 +181,9 @@ public class Mt940ReaderTest {
     assertEquals(read.discrepancies().size(), 1);
     Discrepancy apart = read.discrepancies().getFirst();
     assertEquals(apart.kind(), Discrepancy.Kind.CLOSING);
-    assertEquals(apart.apartMinor(), 100);
+    assertEquals(apart.apart(), new BigDecimal("1.00"));
     assertEquals(
-        apart.inWords(CurrencyUnit.EUR),
+        apart.inWords(),
         "From the opening balance the lines lead to 87.50; the file closes at 88.50.");
   }
 
@@ -187,7 +195,7 @@ public class Mt940ReaderTest {
                 + statement("4417", "C261001EUR90,", "C261031EUR77,50", LINE));
     Discrepancy apart = read.getFirst().discrepancies().getFirst();
     assertEquals(apart.kind(), Discrepancy.Kind.CHAIN);
-    assertEquals(apart.apartMinor(), 250);
+    assertEquals(apart.apart(), new BigDecimal("2.50"));
   }
 
   @Test
@@ -197,7 +205,7 @@ public class Mt940ReaderTest {
             statement("4417", "C261001EUR87,50", "C261031EUR75,", LINE)
                 + statement("4417", "C260901EUR100,", "C260930EUR87,50", LINE));
     assertEquals(read.getFirst().discrepancies(), List.of());
-    assertEquals(read.getFirst().openingMinor(), Long.valueOf(10_000));
+    assertEquals(read.getFirst().opening(), Amount.ofMinor(10_000, CurrencyUnit.EUR));
   }
 
   @Test
@@ -218,6 +226,6 @@ public class Mt940ReaderTest {
   @Test
   public void amountsWithThousandsWhereThereIsNoDoubt() {
     String text = statement("4417", "C260901EUR1.000,00", "C260930EUR987,50", LINE);
-    assertEquals(read(text).getFirst().openingMinor(), Long.valueOf(100_000));
+    assertEquals(read(text).getFirst().opening(), Amount.ofMinor(100_000, CurrencyUnit.EUR));
   }
 }

@@ -17,6 +17,7 @@ import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.ofx.OfxWriter.AccountType;
 
@@ -61,7 +62,9 @@ public class OfxReaderTest {
   public void readsSgmlWithItsOmittedTagsBareAmpersandsAndCommas() {
     BankStatement statement = only(SGML.getBytes(WINDOWS));
     assertEquals(statement.accountNumber(), "4417");
-    assertEquals(statement.closing(), new Balance(LocalDate.of(2026, 9, 30), 240_965));
+    assertEquals(
+        statement.closing(),
+        new Balance(LocalDate.of(2026, 9, 30), Amount.ofMinor(240_965, CurrencyUnit.EUR)));
     BankLine card = statement.lines().get(0);
     assertEquals(card.bookedOn(), LocalDate.of(2026, 9, 26));
     assertEquals(card.valueOn(), LocalDate.of(2026, 9, 27));
@@ -107,7 +110,10 @@ public class OfxReaderTest {
               "",
               i));
     }
-    var closing = new Balance(LocalDate.of(2026, 9, 30), random.nextInt(-5000, 5000));
+    var closing =
+        new Balance(
+            LocalDate.of(2026, 9, 30),
+            Amount.ofMinor(random.nextInt(-5000, 5000), CurrencyUnit.EUR));
     return new BankStatement("4417", CurrencyUnit.EUR, lines, closing);
   }
 

@@ -13,6 +13,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.RunningBalance;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.TextDecoding;
 import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.table.TableLayout.DateOrder;
@@ -142,9 +143,9 @@ public class TableLayoutsTest {
         2026-09-09;F;1,00;16,40
         """;
     String header = "Date;Text;Amount;Balance\n";
-    var expected = new RunningBalance.Break(1, 9_000, -500, 1_240);
+    var expected = new RunningBalance.Break(1, eur(9_000), eur(-500), eur(1_240));
     assertEquals(read(header + rows).breaks(), List.of(expected));
-    assertEquals(expected.apartMinor(), -7_260);
+    assertEquals(expected.apart(), eur(-7_260));
     String turned = String.join("\n", rows.lines().toList().reversed());
     assertEquals(read(header + turned).breaks(), List.of(expected));
   }
@@ -202,5 +203,9 @@ public class TableLayoutsTest {
     assertEquals(table.encodingName(), "ISO-8859-1");
     assertFalse(table.headerKey().isEmpty());
     expectThrows(UnreadableFile.class, () -> Table.parse(bytes, new TableReading(null, ';', 9)));
+  }
+
+  private static Amount eur(long minor) {
+    return Amount.ofMinor(minor, CurrencyUnit.EUR);
   }
 }

@@ -15,6 +15,7 @@ import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.table.TableLayout.DateOrder;
 import org.yewledger.formats.table.TableLayout.DecimalMark;
@@ -76,7 +77,9 @@ public class TableStatementReaderTest {
         List.of(-124_000L, 32_600L, -560L));
     assertEquals(statement.lines().get(2).memo(), "TYPE; FOLD");
     assertEquals(statement.lines().get(2).sourceLine(), 5);
-    assertEquals(statement.closing(), new Balance(LocalDate.of(2026, 9, 23), 165_206));
+    assertEquals(
+        statement.closing(),
+        new Balance(LocalDate.of(2026, 9, 23), Amount.ofMinor(165_206, CurrencyUnit.EUR)));
   }
 
   @Test
@@ -98,7 +101,9 @@ public class TableStatementReaderTest {
     BankStatement statement =
         read("Date,Text,Amount,Balance\n2026-09-05,B,2.00,12.00\n2026-09-04,A,1.00,10.00\n");
     assertEquals(statement.lines().get(0).memo(), "A");
-    assertEquals(statement.closing(), new Balance(LocalDate.of(2026, 9, 5), 1_200));
+    assertEquals(
+        statement.closing(),
+        new Balance(LocalDate.of(2026, 9, 5), Amount.ofMinor(1_200, CurrencyUnit.EUR)));
   }
 
   @DataProvider

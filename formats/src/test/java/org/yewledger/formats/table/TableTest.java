@@ -11,6 +11,7 @@ import org.joda.money.CurrencyUnit;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.table.TableLayout.Meaning;
 
@@ -113,7 +114,10 @@ public class TableTest {
       }
       var statement =
           new org.yewledger.core.gather.BankStatement("", CurrencyUnit.EUR, lines, null);
-      Table table = Table.parse(CsvStatementWriter.write(statement, 500, StandardCharsets.UTF_8));
+      Table table =
+          Table.parse(
+              CsvStatementWriter.write(
+                  statement, Amount.ofMinor(500, CurrencyUnit.EUR), StandardCharsets.UTF_8));
       var read =
           TableStatementReader.read(table, TableDetection.of(table).layout(), CurrencyUnit.EUR)
               .statement();
@@ -121,7 +125,7 @@ public class TableTest {
           read.lines().stream().map(BankLine::key).toList(),
           lines.stream().map(BankLine::key).toList());
       long sum = lines.stream().mapToLong(BankLine::amountMinor).sum();
-      assertEquals(read.closing() == null ? 0 : read.closing().amountMinor(), 500 + sum);
+      assertEquals(read.closing() == null ? 0 : read.closing().amount().minor(), 500 + sum);
     }
   }
 }

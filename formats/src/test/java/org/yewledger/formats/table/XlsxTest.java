@@ -20,6 +20,7 @@ import org.joda.money.CurrencyUnit;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.LineSource;
+import org.yewledger.core.money.Amount;
 import org.yewledger.formats.UnreadableFile;
 
 public class XlsxTest {
@@ -53,7 +54,7 @@ public class XlsxTest {
     assertEquals(lines.getFirst().memo(), "Café");
     assertEquals(lines.getFirst().sourceLine(), 4);
     assertEquals(read.breaks(), List.of());
-    assertEquals(read.statement().openingMinor(), Long.valueOf(10_000));
+    assertEquals(read.statement().opening(), Amount.ofMinor(10_000, CurrencyUnit.EUR));
   }
 
   @Test(timeOut = 60_000)
