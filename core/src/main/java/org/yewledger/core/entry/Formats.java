@@ -1,0 +1,80 @@
+package org.yewledger.core.entry;
+
+import java.time.DayOfWeek;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.money.Amount;
+
+/**
+ * How a person writes figures and days. Typed texts are read with them, and everything that people
+ * read is written with them.
+ *
+ * @param weekBegins the first day of a week in a calendar
+ */
+public record Formats(
+    DecimalMark decimalMark, Grouping grouping, DayOrder dayOrder, DayOfWeek weekBegins) {
+  private static final char TRUE_MINUS = '\u2212';
+
+  /** 1,086.40 and 23 September, weeks beginning on Monday. */
+  public static final Formats DEFAULT =
+      new Formats(DecimalMark.POINT, Grouping.COMMA, DayOrder.DAY_MONTH, DayOfWeek.MONDAY);
+
+  /** What stands before the decimals. */
+  public enum DecimalMark {
+    POINT('.'),
+    COMMA(',');
+
+    private final char mark;
+
+    DecimalMark(char mark) {
+      this.mark = mark;
+    }
+
+    public char mark() {
+      return mark;
+    }
+  }
+
+  /** What stands between the thousands. */
+  public enum Grouping {
+    COMMA(","),
+    POINT("."),
+    /** A narrow space that does not break (U+202F), as ISO 80000-1 has it. */
+    SPACE("\u202f"),
+    APOSTROPHE("\u2019"),
+    NONE("");
+
+    private final String mark;
+
+    Grouping(String mark) {
+      this.mark = mark;
+    }
+
+    public String mark() {
+      return mark;
+    }
+  }
+
+  /** Whether 5 6 is the fifth of June or the sixth of May. */
+  public enum DayOrder {
+    DAY_MONTH,
+    MONTH_DAY
+  }
+
+  /**
+   * @throws Refusal {@code marks-alike} if thousands and decimals would have one mark
+   */
+  public Formats {
+    if (grouping.mark().equals(String.valueOf(decimalMark.mark()))) {
+      throw Refusal.ofField(
+          "marks-alike", "grouping", "Thousands and decimals need marks that differ.");
+    }
+  }
+
+  /** An amount without its currency, with a true minus: −1,086.40. */
+  public String write(Amount amount) {
+    String[] parts = amount.size().decimal().toPlainString().split("\\.");
+    String whole = parts[0].replaceAll("\\B(?=(\\d{3})+$)", grouping.mark());
+    String decimals = parts.length > 1 ? decimalMark.mark() + parts[1] : "";
+    return (amount.sign() < 0 ? String.valueOf(TRUE_MINUS) : "") + whole + decimals;
+  }
+}
