@@ -1044,6 +1044,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/formats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeFormats"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session/household": {
         parameters: {
             query?: never;
@@ -1070,6 +1086,22 @@ export interface paths {
         get: operations["households"];
         put?: never;
         post: operations["foundAnother"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeKeys"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1324,6 +1356,54 @@ export interface paths {
             cookie?: never;
         };
         get: operations["trialBalance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/typed/amount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["amount"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/typed/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["day"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/typed/number": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["number"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2288,6 +2368,16 @@ export interface components {
             /** Format: date */
             last: string;
         };
+        FormatsJson: {
+            /** @enum {string} */
+            dayOrder: "DAY_MONTH" | "MONTH_DAY";
+            /** @enum {string} */
+            decimalMark: "POINT" | "COMMA";
+            /** @enum {string} */
+            grouping: "COMMA" | "POINT" | "SPACE" | "APOSTROPHE" | "NONE";
+            /** @enum {string} */
+            weekBegins: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
+        };
         FoundingJson: {
             email: string;
             householdName: string;
@@ -2393,6 +2483,10 @@ export interface components {
             textual?: boolean;
             valueNode?: boolean;
         };
+        KeysJson: {
+            letters: boolean;
+            own: components["schemas"]["OwnKey"][];
+        };
         LayoutJson: {
             /** @enum {string} */
             dateOrder?: "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR" | "YEAR_MONTH_DAY";
@@ -2472,6 +2566,14 @@ export interface components {
         MissingJson: {
             stops: boolean;
             what: string;
+        };
+        MoneyJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            currency: string;
         };
         MoveAccountJson: {
             /** Format: uuid */
@@ -2677,6 +2779,10 @@ export interface components {
             /** Format: int64 */
             entryNo: number;
             equityName: string;
+        };
+        OwnKey: {
+            key: string;
+            what: string;
         };
         PairJson: {
             /** Format: uuid */
@@ -2974,15 +3080,19 @@ export interface components {
         };
         SessionJson: {
             email: string;
+            formats: components["schemas"]["FormatsJson"];
             /** Format: uuid */
             householdId: string;
             householdName: string;
+            keys: components["schemas"]["KeysJson"];
             name: string;
             /** Format: uuid */
             personId: string;
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
             severalHouseholds: boolean;
+            /** Format: date */
+            today: string;
         };
         SetupAccountJson: {
             /**
@@ -3359,6 +3469,26 @@ export interface components {
         TurnOnJson: {
             code: string;
             secret: string;
+        };
+        TypedAmountJson: {
+            choices: components["schemas"]["MoneyJson"][];
+            money?: components["schemas"]["MoneyJson"];
+            problem?: string;
+        };
+        TypedDayJson: {
+            choices: string[];
+            /** Format: date */
+            day?: string;
+            problem?: string;
+        };
+        TypedNumberJson: {
+            choices: string[];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            number?: string;
+            problem?: string;
         };
         UnpostedJson: {
             /**
@@ -5373,6 +5503,28 @@ export interface operations {
             };
         };
     };
+    changeFormats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormatsJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     choose: {
         parameters: {
             query?: never;
@@ -5438,6 +5590,28 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SessionJson"];
                 };
+            };
+        };
+    };
+    changeKeys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeysJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5958,6 +6132,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialBalanceJson"][];
+                };
+            };
+        };
+    };
+    amount: {
+        parameters: {
+            query: {
+                text: string;
+                currency: string;
+                mayBeOther?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypedAmountJson"];
+                };
+            };
+        };
+    };
+    day: {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypedDayJson"];
+                };
+            };
+        };
+    };
+    number: {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypedNumberJson"];
                 };
             };
         };

@@ -108,6 +108,8 @@ public class WriteAccessTest extends AppTest {
   /** Addresses without any identity: what they change follows from the session alone. */
   private static final Set<String> OWN_HOUSEHOLD_ONLY =
       Set.of(
+          "PUT /api/session/formats",
+          "PUT /api/session/keys",
           "POST /api/books",
           "POST /api/connections",
           "POST /api/rates",

@@ -7,6 +7,8 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -21,6 +23,7 @@ import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -31,6 +34,10 @@ import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.entry.Formats;
+import org.yewledger.core.entry.Formats.DayOrder;
+import org.yewledger.core.entry.Formats.DecimalMark;
+import org.yewledger.core.entry.Formats.Grouping;
 
 /** Signing in and out, and the household that one works in. */
 @RestController
@@ -42,6 +49,9 @@ class SessionController {
       @NotBlank @Size(max = Texts.NAME) String password,
       @Nullable String code) {}
 
+  /**
+   * @param today where the household lives
+   */
   record SessionJson(
       UUID personId,
       String name,
@@ -49,7 +59,27 @@ class SessionController {
       UUID householdId,
       String householdName,
       Role role,
-      boolean severalHouseholds) {}
+      boolean severalHouseholds,
+      LocalDate today,
+      FormatsJson formats,
+      KeysJson keys) {}
+
+  /** How the person writes figures and days. */
+  record FormatsJson(
+      @NotNull DecimalMark decimalMark,
+      @NotNull Grouping grouping,
+      @NotNull DayOrder dayOrder,
+      @NotNull DayOfWeek weekBegins) {
+    static FormatsJson of(Formats f) {
+      return new FormatsJson(f.decimalMark(), f.grouping(), f.dayOrder(), f.weekBegins());
+    }
+  }
+
+  /**
+   * @param letters whether keys of one letter work
+   * @param own where they differ from the application's
+   */
+  record KeysJson(boolean letters, @Valid @NotNull List<OwnKeys.OwnKey> own) {}
 
   record HouseholdJson(UUID id, String name, Role role) {}
 
@@ -63,16 +93,25 @@ class SessionController {
   private final SignInService signIn;
   private final HouseholdFounding founding;
   private final Sessions sessions;
+  private final OwnFormats formats;
+  private final OwnKeys keys;
+  private final HouseholdDays days;
   private final SecurityContextRepository contexts;
 
   SessionController(
       SignInService signIn,
       HouseholdFounding founding,
       Sessions sessions,
+      OwnFormats formats,
+      OwnKeys keys,
+      HouseholdDays days,
       SecurityContextRepository contexts) {
     this.signIn = signIn;
     this.founding = founding;
     this.sessions = sessions;
+    this.formats = formats;
+    this.keys = keys;
+    this.days = days;
     this.contexts = contexts;
   }
 
@@ -113,6 +152,22 @@ class SessionController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void signOutElsewhere(HttpServletRequest request) {
     sessions.endAllOf(SignedIn.now().personId(), request.getSession().getId());
+  }
+
+  /** Changes how the person writes figures and days. */
+  @PutMapping("/formats")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void changeFormats(@Valid @RequestBody FormatsJson wanted) {
+    formats.change(
+        new Formats(
+            wanted.decimalMark(), wanted.grouping(), wanted.dayOrder(), wanted.weekBegins()));
+  }
+
+  /** Changes the keys that the person works with. */
+  @PutMapping("/keys")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void changeKeys(@Valid @RequestBody KeysJson wanted) {
+    keys.change(new OwnKeys.Keys(wanted.letters(), wanted.own()));
   }
 
   /** The households that the person belongs to. */
@@ -164,6 +219,7 @@ class SessionController {
   }
 
   private SessionJson json(SignedIn person) {
+    OwnKeys.Keys own = keys.keys();
     return new SessionJson(
         person.personId(),
         person.name(),
@@ -171,6 +227,9 @@ class SessionController {
         person.householdId(),
         signIn.householdName(person),
         person.role(),
-        signIn.households(person.personId()).size() > 1);
+        signIn.households(person.personId()).size() > 1,
+        days.today(),
+        FormatsJson.of(formats.formats()),
+        new KeysJson(own.letters(), own.own()));
   }
 }

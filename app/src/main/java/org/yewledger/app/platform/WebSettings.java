@@ -47,9 +47,11 @@ class WebSettings implements WebMvcConfigurer {
     registry
         .addResourceHandler("/**")
         .addResourceLocations("classpath:/static/")
-        .setCacheControl(CacheControl.noCache())
-        .resourceChain(true)
-        .addResolver(new InterfacePages());
+        // The page has a nonce of its own in each answer, so that none may be kept.
+        .setCacheControl(CacheControl.noStore())
+        .resourceChain(false)
+        .addResolver(new InterfacePages())
+        .addTransformer(new ContentPolicy());
   }
 
   @Override

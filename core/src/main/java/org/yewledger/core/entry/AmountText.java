@@ -84,7 +84,7 @@ public final class AmountText {
   /** Reads marks that may be either as decimals and as thousands, and asks if it matters. */
   private static Typed<Amount> choose(
       String typed, String text, CurrencyUnit currency, Formats formats) {
-    var asThousands = new Sum(text, currency, formats, true);
+    var asThousands = new Sum(text, currency.getDecimalPlaces(), formats, true);
     BigDecimal whole = asThousands.value();
     if (whole == null) {
       return unreadable(typed);
@@ -94,7 +94,7 @@ public final class AmountText {
     }
     var choices = new ArrayList<Amount>();
     choices.add(amount(whole, asThousands, currency));
-    var asDecimals = new Sum(text, currency, formats, false);
+    var asDecimals = new Sum(text, currency.getDecimalPlaces(), formats, false);
     BigDecimal small = asDecimals.value();
     if (small != null) {
       Amount rounded = Amount.of(rounded(small, currency), currency);

@@ -5,7 +5,6 @@ import java.math.MathContext;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -14,12 +13,16 @@ import org.jspecify.annotations.Nullable;
  */
 final class Sum {
   private static final int MOST_DIGITS = 15;
+
+  /** More decimals than a currency has: what is read is no amount. */
+  private static final int MANY = 5;
+
   private static final MathContext EXACT_ENOUGH = MathContext.DECIMAL128;
   private static final Pattern NUMBER =
       Pattern.compile("\\d+(?:[.,'\u2019\u00a0\u202f ]\\d+)*(?:[.,](?!\\d))?|[.,]\\d+");
 
   private final String text;
-  private final CurrencyUnit currency;
+  private final int decimals;
   private final Formats formats;
   private final boolean unclearIsThousands;
   private int at;
@@ -27,9 +30,14 @@ final class Sum {
   private boolean rounded;
   private boolean broken;
 
-  Sum(String text, CurrencyUnit currency, Formats formats, boolean unclearIsThousands) {
+  /**
+   * @param decimals how many a number may have; three or more, and a person's own decimal mark is
+   *     one whatever stands behind it
+   * @param unclearIsThousands what a mark is taken for that may be either
+   */
+  Sum(String text, int decimals, Formats formats, boolean unclearIsThousands) {
     this.text = text.replace('\u2212', '-').replace('\u00d7', '*').replace('\u00f7', '/').strip();
-    this.currency = currency;
+    this.decimals = decimals;
     this.formats = formats;
     this.unclearIsThousands = unclearIsThousands;
   }
@@ -135,10 +143,10 @@ final class Sum {
 
   /** One mark with three digits behind it. The person's own formats may settle what it is. */
   private BigDecimal either(List<String> groups, String digits, char mark) {
-    if (formats.grouping().mark().equals(String.valueOf(mark))) {
+    if (decimals < MANY && formats.grouping().mark().equals(String.valueOf(mark))) {
       return new BigDecimal(digits);
     }
-    if (formats.decimalMark().mark() == mark && currency.getDecimalPlaces() >= 3) {
+    if (formats.decimalMark().mark() == mark && decimals >= 3) {
       return decimal(groups);
     }
     unclear = true;
