@@ -1,5 +1,6 @@
 // First of all: its layers come before those of the features.
 import './styles/index.css'
+import './app/nonce'
 
 import { QueryClientProvider, useQuery } from '@tanstack/react-query'
 import { StrictMode } from 'react'
@@ -32,6 +33,8 @@ import { StatementSheet } from './features/reconcile/StatementSheet'
 import { TrialBalance } from './features/report/TrialBalance'
 import { Rules } from './features/rules/Rules'
 import { Setup } from './features/setup/Setup'
+import { writeWith } from './parts/figures'
+import { keepFor } from './parts/kept'
 import { Failed, Loading, Nothing } from './parts/States'
 
 const router = createBrowserRouter([
@@ -72,7 +75,12 @@ function Household() {
 function SignedInHousehold() {
   const { data, error, isPending, refetch } = useQuery(session)
   if (isPending) return <Loading what="the household" />
-  if (data) return <RouterProvider router={router} />
+  if (data) {
+    writeWith(data.formats)
+    keepFor(data.personId, data.householdId)
+    // Written another way, all that is on the screen is written anew.
+    return <RouterProvider key={JSON.stringify(data.formats)} router={router} />
+  }
   if (error instanceof Problem && error.status !== 401) return <Failed error={error} retry={refetch} />
   return <SignIn />
 }

@@ -1515,6 +1515,11 @@ export interface components {
             /** @enum {string} */
             kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
             name: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            opening?: string;
             /** Format: date */
             opensOn?: string;
             /** Format: uuid */

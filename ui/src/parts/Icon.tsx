@@ -3,6 +3,7 @@ const PATHS = {
   right: 'M5 3l4 4-4 4',
   arrow: 'M1.5 7h10M8.5 3.8 11.7 7l-3.2 3.2',
   equal: 'M2.5 5h9M2.5 9h9',
+  calendar: 'M2 3.5h10v8.5H2zM2 6.3h10M4.6 2v2.6M9.4 2v2.6',
   search: 'M2.2 6a3.8 3.8 0 1 0 7.6 0 3.8 3.8 0 1 0-7.6 0M9 9l3.2 3.2',
   close: 'M3.5 3.5l7 7M10.5 3.5l-7 7',
   check: 'M3 7.4l2.8 2.8L11.2 4',

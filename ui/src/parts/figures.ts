@@ -1,14 +1,42 @@
+import type { Schemas } from '@/api/client'
+
 /** How amounts and days are written. Amounts come as decimal strings and are never computed with. */
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+const WEEKDAYS = 'Sunday Monday Tuesday Wednesday Thursday Friday Saturday'.split(' ')
 const LONG = 'January February March April May June July August September October November December'.split(' ')
+
+type Formats = Schemas['FormatsJson']
+
+const MARKS: Record<Formats['grouping'] | Formats['decimalMark'], string> = {
+  POINT: '.',
+  COMMA: ',',
+  SPACE: '\u202f',
+  APOSTROPHE: '\u2019',
+  NONE: '',
+}
+
+/** How the person who is signed in writes figures and days; set before anything is written. */
+let own: Formats = { decimalMark: 'POINT', grouping: 'COMMA', dayOrder: 'DAY_MONTH', weekBegins: 'MONDAY' }
+/** The year in hand: days of another one say theirs. */
+let inHand = ''
+
+export function writeWith(formats: Formats) {
+  own = formats
+}
+export function yearInHand(year: string) {
+  inHand = year
+}
 
 /** −1,086.40: grouped, with a true minus. */
 export function figure(amount: string): string {
   const [whole = '', decimals] = amount.replace('-', '').split('.')
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ',')
-  return (amount.startsWith('-') ? '−' : '') + grouped + (decimals ? `.${decimals}` : '')
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, MARKS[own.grouping])
+  return (amount.startsWith('-') ? '−' : '') + grouped + (decimals ? MARKS[own.decimalMark] + decimals : '')
 }
+
+/** A rate or a percentage: 1.0834, not grouped. */
+export const plainNumber = (number: string) => number.replace('-', '−').replace('.', MARKS[own.decimalMark])
 
 /** The same with a plus sign for money in. */
 export function signed(amount: string): string {
@@ -18,30 +46,33 @@ export function signed(amount: string): string {
 export const isZero = (amount: string) => /^-?[0.]+$/.test(amount)
 export const isPositive = (amount: string) => !amount.startsWith('-') && !isZero(amount)
 
-/** An amount as a person types it, in the form the API takes; undefined if it is none. */
-export function typedAmount(text: string): string | undefined {
-  const plain = text
-    .trim()
-    .replace('−', '-')
-    .replace(/[\s']/g, '')
-    .replace(/,(?=\d{3}(\D|$))/g, '')
-    .replace(',', '.')
-  return /^[+-]?\d+(\.\d+)?$/.test(plain) ? plain.replace('+', '') : undefined
-}
-
 const part = (iso: string, index: number) => Number(iso.split('-')[index])
 
-/** 23 Sep */
-export const day = (iso: string) => `${part(iso, 2)} ${MONTHS[part(iso, 1) - 1]}`
+const dayFirst = () => own.dayOrder === 'DAY_MONTH'
+const dayAndMonth = (iso: string, names: string[]) =>
+  dayFirst() ? `${part(iso, 2)} ${names[part(iso, 1) - 1]}` : `${names[part(iso, 1) - 1]} ${part(iso, 2)}`
+
+/** 23 Sep; with its year where that is another one than the year in hand. */
+export const day = (iso: string) => (inHand && yearOf(iso) !== inHand ? writtenDay(iso) : dayAndMonth(iso, MONTHS))
+/** 23 Sep 2026, as a field of a day holds it. */
+export const writtenDay = (iso: string) => dayAndMonth(iso, MONTHS) + (dayFirst() ? ' ' : ', ') + yearOf(iso)
 /** 23 September 2026 */
-export const longDay = (iso: string) => `${part(iso, 2)} ${LONG[part(iso, 1) - 1]} ${part(iso, 0)}`
+export const longDay = (iso: string) => dayAndMonth(iso, LONG) + (dayFirst() ? ' ' : ', ') + yearOf(iso)
+/** Wednesday, 23 September 2026 */
+export const dayInWords = (iso: string) => `${WEEKDAYS[dateOf(iso).getUTCDay()]}, ${longDay(iso)}`
+/** The first day of the person's week, 0 for Sunday. */
+export const weekBegins = () => WEEKDAYS.findIndex((name) => name.toUpperCase() === own.weekBegins) as WeekDay
+
+type WeekDay = 0 | 1 | 2 | 3 | 4 | 5 | 6
+export const dateOf = (iso: string) => new Date(`${iso}T00:00:00Z`)
+export const isoOf = (date: Date) => date.toISOString().slice(0, 10)
 /** Sep */
 export const shortMonth = (month: string) => MONTHS[part(month, 1) - 1] ?? ''
 /** September 2026 */
 export const longMonth = (month: string) => `${LONG[part(month, 1) - 1]} ${part(month, 0)}`
 /** September */
 export const monthName = (month: string) => LONG[part(month, 1) - 1] ?? ''
-export const yearOf = (month: string) => month.slice(0, 4)
+export const yearOf = (iso: string) => iso.slice(0, 4)
 
 /** A sentence of history with its days and months as people write them. */
 export const inSentence = (words: string) =>
@@ -56,7 +87,8 @@ export function lastDay(month: string): string {
 export function moment(instant: string): string {
   const at = new Date(instant)
   const time = `${String(at.getHours()).padStart(2, '0')}:${String(at.getMinutes()).padStart(2, '0')}`
-  return `${at.getDate()} ${MONTHS[at.getMonth()]} ${time}`
+  const here = new Date(at.getTime() - at.getTimezoneOffset() * 60_000)
+  return `${day(isoOf(here))} ${time}`
 }
 
 export function counted(count: number, one: string, many = `${one}s`): string {

@@ -1,27 +1,29 @@
 import { useQuery } from '@tanstack/react-query'
-import { type FormEvent, useState } from 'react'
 import { api, data, type Schemas } from '@/api/client'
 import { accounts, books, taxRates } from '@/api/queries'
 import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
-import { AmountField, Choice, CurrencyChoice, Field, ProblemNote, TextField, useAct } from '@/parts/Form'
-import { lastDay, typedAmount } from '@/parts/figures'
+import { AccountField } from '@/parts/AccountPicker'
+import { lastDay } from '@/parts/figures'
+import { amountText, numberText } from '@/parts/form/AmountInput'
+import { dayText } from '@/parts/form/DayInput'
+import { Foot } from '@/parts/form/Foot'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import {
+  AmountField,
+  CheckField,
+  CurrencyField,
+  DateField,
+  NumberField,
+  SelectField,
+  TextArea,
+  TextField,
+} from '@/parts/form/fields'
 import { Loading } from '@/parts/States'
 import { accountPage } from './AccountInspector'
 import { type AccountPage, type ChartRow, CLASS_OF, KIND_NAMES, KINDS_BY_HAND, type Kind } from './types'
 
 type Draft = Schemas['AccountDraftJson']
-
-const NO_FACTS: Draft['facts'] = {
-  number: '',
-  tail: '',
-  institution: '',
-  webPage: '',
-  contact: '',
-  notes: '',
-  pinned: false,
-  taxFormLine: '',
-}
 
 interface Props {
   bookId: string
@@ -41,14 +43,60 @@ export function AccountForm({ accountId, ...props }: Props) {
   return page.data ? <FilledForm {...props} page={page.data} /> : <Loading what="the account" />
 }
 
-function begin(bookId: string, near: ChartRow | undefined, page: AccountPage | undefined, currency: string): Draft {
-  if (page) {
-    const { bookId, parentId, name, kind, currency, group, opensOn, facts } = page
-    return { bookId, parentId, name, kind, currency, group, opensOn, facts }
+/** What the form holds: texts, as they are typed. */
+type Typed = ReturnType<typeof typedOf>
+
+function typedOf(bookId: string, near: ChartRow | undefined, page: AccountPage | undefined, base: string) {
+  const currency = page?.currency ?? base
+  return {
+    bookId: page?.bookId ?? bookId,
+    parentId: (page ? page.parentId : near?.group ? near.id : near?.parentId) ?? '',
+    name: page?.name ?? '',
+    kind: page?.kind ?? (near && !near.keptByCore ? near.kind : 'CURRENT'),
+    currency,
+    group: page?.group ?? false,
+    opensOn: dayText(page?.opensOn),
+    opening: '',
+    institution: page?.facts.institution ?? '',
+    number: page?.facts.number ?? '',
+    tail: page?.facts.tail ?? '',
+    webPage: page?.facts.webPage ?? '',
+    contact: page?.facts.contact ?? '',
+    creditLimit: amountText(page?.facts.creditLimit, currency),
+    interestRate: numberText(page?.facts.interestRate),
+    taxRateId: page?.facts.taxRateId ?? '',
+    taxFormLine: page?.facts.taxFormLine ?? '',
+    pinned: page?.facts.pinned ?? false,
+    notes: page?.facts.notes ?? '',
   }
-  const kind = near && !near.keptByCore ? near.kind : 'CURRENT'
-  const parentId = near?.group ? near.id : near?.parentId
-  return { bookId, parentId, name: '', kind, currency, group: false, opensOn: undefined, facts: NO_FACTS }
+}
+
+function draftOf(typed: Typed, page: AccountPage | undefined, base: string): Draft {
+  const { name, kind, bookId, parentId, group, number, tail, institution, webPage, contact, notes, pinned } = typed
+  const category = CLASS_OF[kind] === 'INCOME' || CLASS_OF[kind] === 'EXPENSE'
+  return {
+    bookId,
+    parentId: parentId || undefined,
+    name,
+    kind,
+    currency: category ? base : typed.currency,
+    group,
+    opensOn: page ? page.opensOn : typed.opensOn || undefined,
+    opening: typed.opensOn && typed.opening ? typed.opening : undefined,
+    facts: {
+      number,
+      tail,
+      institution,
+      webPage,
+      contact,
+      notes,
+      pinned,
+      creditLimit: typed.creditLimit || undefined,
+      interestRate: typed.interestRate || undefined,
+      taxRateId: typed.taxRateId || undefined,
+      taxFormLine: typed.taxFormLine,
+    },
+  }
 }
 
 function FilledForm({ bookId, near, page, onClose, onSaved }: Omit<Props, 'accountId'> & { page?: AccountPage }) {
@@ -56,195 +104,124 @@ function FilledForm({ bookId, near, page, onClose, onSaved }: Omit<Props, 'accou
   const { data: allBooks = [] } = useQuery(books)
   const { data: allAccounts = [] } = useQuery(accounts)
   const { data: rates = [] } = useQuery(taxRates)
-  const base = allBooks.find((b) => b.id === bookId)?.currency ?? 'EUR'
-  const [draft, setDraft] = useState(() => begin(bookId, near, page, base))
-  const [limit, setLimit] = useState(page?.facts.creditLimit ?? '')
-  const [interest, setInterest] = useState(page?.facts.interestRate ?? '')
-  const [opening, setOpening] = useState('')
-  const { act, error, busy } = useAct()
-  const set = (to: Partial<Draft>) => setDraft((old) => ({ ...old, ...to }))
-  const setFacts = (to: Partial<Draft['facts']>) => set({ facts: { ...draft.facts, ...to } })
-  const category = CLASS_OF[draft.kind] === 'INCOME' || CLASS_OF[draft.kind] === 'EXPENSE'
-  const own = (CLASS_OF[draft.kind] === 'ASSET' || CLASS_OF[draft.kind] === 'LIABILITY') && !draft.group
-  const owed = draft.kind === 'CARD' || draft.kind === 'LOAN'
-  const groups = allAccounts.filter(
-    (a) => a.group && a.bookId === draft.bookId && a.accountClass === CLASS_OF[draft.kind] && a.id !== page?.id,
+  const ofBook = (id: string) => allBooks.find((b) => b.id === id)?.currency ?? 'EUR'
+  const of = useOwnForm(
+    typedOf(bookId, near, page, ofBook(bookId)),
+    page ? `account ${page.id}` : `new account in ${bookId}`,
   )
+  const now = of.form.watch()
+  const category = CLASS_OF[now.kind] === 'INCOME' || CLASS_OF[now.kind] === 'EXPENSE'
+  const own = (CLASS_OF[now.kind] === 'ASSET' || CLASS_OF[now.kind] === 'LIABILITY') && !now.group
+  const owed = now.kind === 'CARD' || now.kind === 'LOAN'
+  const isGroup = (a: { bookId: string; accountClass: string }) =>
+    a.bookId === now.bookId && a.accountClass === CLASS_OF[now.kind]
+  const hasGroups = allAccounts.some((a) => a.group && isGroup(a))
   const kinds = page ? KINDS_BY_HAND.filter((k) => CLASS_OF[k] === CLASS_OF[page.kind]) : KINDS_BY_HAND
 
-  async function save(): Promise<string> {
-    const body: Draft = {
-      ...draft,
-      currency: category ? base : draft.currency,
-      parentId: groups.some((g) => g.id === draft.parentId) ? draft.parentId : undefined,
-      // A new account takes its opening day together with its balance.
-      opensOn: page ? draft.opensOn : undefined,
-      facts: {
-        ...draft.facts,
-        creditLimit: typedAmount(limit),
-        interestRate: typedAmount(interest),
-      },
-    }
+  async function save(typed: Typed) {
+    const draft = draftOf(typed, page, ofBook(typed.bookId))
     if (page) {
-      await api.PUT('/api/accounts/{id}', { params: { path: { id: page.id }, query: { version: page.version } }, body })
-      return page.id
+      const params = { path: { id: page.id }, query: { version: page.version } }
+      await api.PUT('/api/accounts/{id}', { params, body: draft })
+      saved.id = page.id
+    } else {
+      saved.id = (await data(api.POST('/api/accounts', { body: draft }))).id
     }
-    const { id } = await data(api.POST('/api/accounts', { body }))
-    if (own && draft.opensOn) {
-      await api.PUT('/api/opening-balances', {
-        body: { accounts: [{ accountId: id, opensOn: draft.opensOn, balance: typedAmount(opening) }] },
-      })
-    }
-    return id
   }
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    act(save, (id) => {
-      says.done(page ? `${draft.name} is changed.` : `${draft.name} is in the chart.`)
-      onSaved(id)
-    })
+  const saved = { id: '' }
+  function leave() {
+    of.forget()
+    onClose()
   }
-
   return (
-    <form className="ask" onSubmit={submit}>
-      <h2 className="title">{page ? `Edit ${page.name}` : draft.group ? 'New group' : 'New account'}</h2>
+    <Form
+      of={of}
+      className="ask"
+      send={save}
+      fieldOf={{ amount: 'opening', 'facts.creditLimit': 'creditLimit', 'facts.interestRate': 'interestRate' }}
+      done={({ name }) => {
+        says.done(page ? `${name} is changed.` : `${name} is in the chart.`)
+        onSaved(saved.id)
+      }}
+    >
+      <h2 className="title">{page ? `Edit ${page.name}` : now.group ? 'New group' : 'New account'}</h2>
       <div className="grid grid-cols-6 gap-x-3 gap-y-2">
-        <TextField
-          className="col-span-3"
-          label="Name"
-          value={draft.name}
-          required
-          autoFocus
-          onChange={(name) => set({ name })}
-        />
+        <TextField className="col-span-3" name="name" label="Name" needed="Type a name." autoFocus />
         {!page?.keptByCore && (
-          <Choice
+          <SelectField
             className="col-span-2"
+            name="kind"
             label="Kind"
-            value={draft.kind}
-            onChange={(kind: Kind) => set({ kind })}
-            options={kinds.map((k) => ({ value: k, name: KIND_NAMES[k] }))}
+            options={kinds.map((k: Kind) => ({ value: k, name: KIND_NAMES[k] }))}
           />
         )}
-        {!page && (
-          <Field label="Group" className="check">
-            <input type="checkbox" checked={draft.group} onChange={(e) => set({ group: e.target.checked })} />
-          </Field>
-        )}
+        {!page && <CheckField name="group" label="Group" />}
         {!page && allBooks.length > 1 && (
-          <Choice
+          <SelectField
             className="col-span-2"
+            name="bookId"
             label="Book"
-            value={draft.bookId}
-            onChange={(id) => set({ bookId: id, parentId: undefined })}
             options={allBooks.map((b) => ({ value: b.id, name: b.name }))}
+            onChosen={() => of.form.setValue('parentId', '')}
           />
         )}
-        {!page && groups.length > 0 && (
-          <Choice
+        {!page && hasGroups && (
+          <AccountField
             className="col-span-2"
+            name="parentId"
             label="In group"
-            value={draft.parentId ?? ''}
-            onChange={(id) => set({ parentId: id || undefined })}
-            options={[{ value: '', name: 'none' }, ...groups.map((g) => ({ value: g.id, name: g.name }))]}
+            groups
+            bookId={now.bookId}
+            only={isGroup}
+            none="none"
           />
         )}
-        {!category && !draft.group && (
-          <CurrencyChoice
-            className="col-span-2"
-            label="Currency"
-            value={draft.currency}
-            onChange={(currency) => set({ currency })}
-          />
-        )}
+        {!category && !now.group && <CurrencyField className="col-span-2" name="currency" label="Currency" />}
         {own && !page && (
           <>
-            <TextField
-              className="col-span-2"
-              label="Opens on"
-              type="date"
-              value={draft.opensOn ?? ''}
-              onChange={(opensOn) => set({ opensOn: opensOn || undefined })}
-            />
+            <DateField className="col-span-2" name="opensOn" label="Opens on" />
             <AmountField
               className="col-span-2"
+              name="opening"
               label={`Balance, end of the day before${owed ? ', a debt below zero' : ''}`}
-              value={opening}
-              onChange={setOpening}
+              currency={now.currency || 'EUR'}
             />
           </>
         )}
         {own && (
           <>
-            <TextField
+            <TextField className="col-span-2" name="institution" label="Institution" />
+            <TextField className="col-span-3" name="number" label="Number" />
+            <TextField name="tail" label="Ending" maxLength={12} />
+            <TextField className="col-span-3" name="webPage" label="Web page" />
+            <TextField className="col-span-3" name="contact" label="Contact" />
+            <AmountField
               className="col-span-2"
-              label="Institution"
-              value={draft.facts.institution}
-              onChange={(institution) => setFacts({ institution })}
+              name="creditLimit"
+              label="Credit limit"
+              currency={now.currency || 'EUR'}
             />
-            <TextField
-              className="col-span-3"
-              label="Number"
-              value={draft.facts.number}
-              onChange={(number) => setFacts({ number })}
-            />
-            <TextField label="Ending" value={draft.facts.tail} maxLength={12} onChange={(tail) => setFacts({ tail })} />
-            <TextField
-              className="col-span-3"
-              label="Web page"
-              value={draft.facts.webPage}
-              onChange={(webPage) => setFacts({ webPage })}
-            />
-            <TextField
-              className="col-span-3"
-              label="Contact"
-              value={draft.facts.contact}
-              onChange={(contact) => setFacts({ contact })}
-            />
-            <AmountField className="col-span-2" label="Credit limit" value={limit} onChange={setLimit} />
-            <AmountField className="col-span-2" label="Interest, % a year" value={interest} onChange={setInterest} />
+            <NumberField className="col-span-2" name="interestRate" label="Interest, % a year" />
           </>
         )}
-        {!draft.group && (
+        {!now.group && (
           <>
-            <Choice
+            <SelectField
               className="col-span-2"
+              name="taxRateId"
               label="Tax rate"
-              value={draft.facts.taxRateId ?? ''}
-              onChange={(id) => setFacts({ taxRateId: id || undefined })}
               options={[
                 { value: '', name: 'none' },
-                ...rates.filter((r) => r.bookId === draft.bookId).map((r) => ({ value: r.id, name: r.name })),
+                ...rates.filter((r) => r.bookId === now.bookId).map((r) => ({ value: r.id, name: r.name })),
               ]}
             />
-            <TextField
-              className="col-span-2"
-              label="Line of the tax form"
-              value={draft.facts.taxFormLine}
-              onChange={(taxFormLine) => setFacts({ taxFormLine })}
-            />
-            <Field label="Pinned" className="check">
-              <input
-                type="checkbox"
-                checked={draft.facts.pinned}
-                onChange={(e) => setFacts({ pinned: e.target.checked })}
-              />
-            </Field>
+            <TextField className="col-span-2" name="taxFormLine" label="Line of the tax form" />
+            <CheckField name="pinned" label="Pinned" />
           </>
         )}
-        <Field label="Notes" className="col-span-6">
-          <textarea rows={2} value={draft.facts.notes} onChange={(e) => setFacts({ notes: e.target.value })} />
-        </Field>
+        <TextArea className="col-span-6" name="notes" label="Notes" />
       </div>
-      <ProblemNote error={error} />
-      <div className="acts">
-        <button type="submit" className="btn go" disabled={busy || draft.name.trim() === ''}>
-          {page ? 'Save' : 'Add to the chart'} <kbd>Enter</kbd>
-        </button>
-        <button type="button" className="btn" onClick={onClose}>
-          Leave it <kbd>Esc</kbd>
-        </button>
-      </div>
-    </form>
+      <Foot go={page ? 'Save' : 'Add to the chart'} onLeave={leave} />
+    </Form>
   )
 }

@@ -1,16 +1,21 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { books as booksQuery } from '@/api/queries'
+import { read, useReadings } from '@/api/reading'
 import { useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { OpeningEntries } from '@/features/setup/OpeningEntries'
-import { ProblemNote, useAct } from '@/parts/Form'
-import { counted, day, figure, typedAmount } from '@/parts/figures'
+import { Button } from '@/parts/Button'
+import { counted, day } from '@/parts/figures'
+import { AmountInput, amountIn, amountText } from '@/parts/form/AmountInput'
+import { DAY, DayInput, dayText } from '@/parts/form/DayInput'
+import { ProblemNote } from '@/parts/form/ProblemNote'
+import { useKept } from '@/parts/kept'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
+import { useAct } from '@/parts/useAct'
 import { KIND_NAMES } from './types'
 import '@/features/setup/setup.css'
 import './chart.css'
@@ -31,13 +36,13 @@ export function OpeningBalances() {
 }
 
 const typedOf = (o: Opening): Typed => ({
-  opensOn: o.opensOn ?? '',
-  balance: o.balance ? figure(o.balance) : o.opensOn ? '0.00' : '',
+  opensOn: dayText(o.opensOn),
+  balance: amountText(o.balance ?? (o.opensOn ? '0.00' : undefined), o.currency),
 })
 
 function Sheet({ openings }: { openings: Opening[] }) {
   const { data: books = [] } = useQuery(booksQuery)
-  const [typed, setTyped] = useState<Record<string, Typed>>({})
+  const [typed, setTyped] = useKept<Record<string, Typed>>('opening balances', {})
   const { act, error, busy } = useAct()
   const says = useSays()
   const navigate = useNavigate()
@@ -47,11 +52,26 @@ function Sheet({ openings }: { openings: Opening[] }) {
     const before = typedOf(o)
     return now(o).opensOn !== before.opensOn || now(o).balance !== before.balance
   })
+  const days = useReadings(openings.map((o) => ({ kind: DAY, text: now(o).opensOn })))
+  const balances = useReadings(openings.map((o) => ({ kind: amountIn(o.currency), text: now(o).balance })))
   const wanted = (list: Opening[]) =>
-    list
-      .filter((o) => now(o).opensOn)
-      .map((o) => ({ accountId: o.accountId, opensOn: now(o).opensOn, balance: typedAmount(now(o).balance) }))
+    list.flatMap((o) => {
+      const opensOn = days[openings.indexOf(o)]?.value
+      return opensOn === undefined
+        ? []
+        : [{ accountId: o.accountId, opensOn, balance: balances[openings.indexOf(o)]?.value }]
+    })
   const all = wanted(openings)
+  /** The first row that cannot be read or says only half: it is not left out in silence. */
+  const whyNot = changed
+    .map((o) => {
+      const at = openings.indexOf(o)
+      const problem = days[at]?.problem ?? balances[at]?.problem
+      if (problem !== undefined) return `${o.name}: ${problem}`
+      if (now(o).opensOn === '' && now(o).balance !== '') return `${o.name}: type the day that it opens on.`
+      return undefined
+    })
+    .find((problem) => problem !== undefined)
   const sheet = useQuery({
     queryKey: ['opening-sheet', all],
     enabled: all.length > 0,
@@ -59,17 +79,29 @@ function Sheet({ openings }: { openings: Opening[] }) {
     queryFn: () => data(api.POST('/api/opening-balances/preview', { body: { accounts: all } })),
     placeholderData: (previous) => previous,
   })
-  const set = (o: Opening, to: Partial<Typed>) => setTyped((old) => ({ ...old, [o.accountId]: { ...now(o), ...to } }))
+  const set = (o: Opening, to: Partial<Typed>) =>
+    setTyped((old) => ({ ...old, [o.accountId]: { ...(old[o.accountId] ?? typedOf(o)), ...to } }))
 
+  /** Reads what is typed now, however fast the key came after it: nothing is left out because it was still read. */
+  async function saved() {
+    const accounts = await Promise.all(
+      changed.map(async (o) => {
+        const opensOn = await read(DAY, now(o).opensOn)
+        const balance = await read(amountIn(o.currency), now(o).balance)
+        const problem = opensOn.problem ?? balance.problem
+        if (problem !== undefined) throw new Error(`${o.name}: ${problem}`)
+        if (opensOn.value === undefined) throw new Error(`${o.name}: type the day that it opens on.`)
+        return { accountId: o.accountId, opensOn: opensOn.value, balance: balance.value }
+      }),
+    )
+    await api.PUT('/api/opening-balances', { body: { accounts } })
+  }
   function save() {
     if (changed.length === 0) return
-    act(
-      () => api.PUT('/api/opening-balances', { body: { accounts: wanted(changed) } }),
-      () => {
-        says.done(`${counted(changed.length, 'opening balance')} set.`)
-        setTyped({})
-      },
-    )
+    act(saved, () => {
+      says.done(`${counted(changed.length, 'opening balance')} set.`)
+      setTyped(undefined)
+    })
   }
   useCommands([
     { keys: ['mod+Enter'], label: 'Save the opening balances', strip: 'save', run: save, whileTyping: true },
@@ -117,25 +149,23 @@ function Sheet({ openings }: { openings: Opening[] }) {
                   </td>
                   <td className="q s narrow-off">{KIND_NAMES[o.kind]}</td>
                   <td>
-                    <input
-                      type="date"
-                      className="line"
+                    <DayInput
+                      line
                       aria-label={`${o.name} opens on`}
                       disabled={o.agreedThrough !== undefined}
-                      value={now(o).opensOn}
-                      onChange={(e) => set(o, { opensOn: e.target.value })}
+                      text={now(o).opensOn}
+                      onText={(opensOn) => set(o, { opensOn })}
                     />
                   </td>
                   <td className="q s">{o.currency}</td>
                   <td className="n">
-                    <input
-                      className="line n w-full"
-                      inputMode="decimal"
+                    <AmountInput
+                      line
                       aria-label={`Opening balance of ${o.name}`}
                       disabled={o.agreedThrough !== undefined}
-                      aria-invalid={now(o).balance !== '' && typedAmount(now(o).balance) === undefined}
-                      value={now(o).balance}
-                      onChange={(e) => set(o, { balance: e.target.value })}
+                      currency={o.currency}
+                      text={now(o).balance}
+                      onText={(balance) => set(o, { balance })}
                     />
                   </td>
                   <td className="s">
@@ -155,9 +185,16 @@ function Sheet({ openings }: { openings: Opening[] }) {
         <OpeningEntries openings={sheets} />
         <ProblemNote error={error ?? sheet.error} />
         <div className="acts">
-          <button type="button" className="btn go wide" disabled={busy || changed.length === 0} onClick={save}>
+          <Button
+            tone="go"
+            size="wide"
+            whyNot={
+              changed.length === 0 ? 'Nothing is changed.' : (whyNot ?? (busy ? 'It is being saved.' : undefined))
+            }
+            onClick={save}
+          >
             Save {changed.length > 0 && counted(changed.length, 'change')} <kbd>Ctrl Enter</kbd>
-          </button>
+          </Button>
         </div>
       </aside>
     </main>

@@ -1,10 +1,18 @@
 import { useQuery } from '@tanstack/react-query'
-import { type FormEvent, useState } from 'react'
+import type { FormEvent } from 'react'
 import { api, type Schemas } from '@/api/client'
 import { books } from '@/api/queries'
+import { useReadings } from '@/api/reading'
 import { AccountPicker } from '@/parts/AccountPicker'
-import { ProblemNote, useAct } from '@/parts/Form'
+import { Button } from '@/parts/Button'
 import { figure, longDay } from '@/parts/figures'
+import { DAY, DayInput, dayText } from '@/parts/form/DayInput'
+import { Check } from '@/parts/form/fields'
+import { ProblemNote } from '@/parts/form/ProblemNote'
+import { useKept } from '@/parts/kept'
+import { box } from '@/parts/look'
+import { Select } from '@/parts/Select'
+import { useAct } from '@/parts/useAct'
 import { type Connected, type Connection, reach } from './types'
 
 type Kind = Schemas['NewFeedAccountJson']['kind']
@@ -16,9 +24,16 @@ interface Choice {
   name: string
   bookId?: string
   kind: Kind
+  /** As it is typed. */
   startOn: string
 }
 
+const KIND_OPTIONS: { value: Kind; name: string }[] = [
+  { value: 'CURRENT', name: 'current' },
+  { value: 'SAVINGS', name: 'savings' },
+  { value: 'CARD', name: 'card' },
+  { value: 'PAYOUT', name: 'payout' },
+]
 const KINDS: Record<string, Kind> = { SVGS: 'SAVINGS', CARD: 'CARD' }
 
 const first = (a: Connected): Choice => ({
@@ -27,7 +42,7 @@ const first = (a: Connected): Choice => ({
   makeNew: false,
   name: a.name,
   kind: KINDS[a.kind] ?? 'CURRENT',
-  startOn: a.suggestedStart,
+  startOn: dayText(a.suggestedStart),
 })
 
 /** Which accounts of a bank are used, where their lines go, and from which day on. */
@@ -41,26 +56,41 @@ export function MapAccounts({
   onDone: () => void
 }) {
   const { data: allBooks = [] } = useQuery(books)
-  const [choices, setChoices] = useState<Record<string, Choice>>({})
+  const [choices, setChoices] = useKept<Record<string, Choice>>(`accounts of ${connection.id}`, {})
   const { act, busy, error } = useAct()
   const choiceOf = (a: Connected) => choices[a.id] ?? first(a)
   const change = (a: Connected, to: Partial<Choice>) =>
     setChoices((old) => ({ ...old, [a.id]: { ...(old[a.id] ?? first(a)), ...to } }))
   const used = accounts.filter((a) => choiceOf(a).use)
-  const complete = used.length > 0 && used.every((a) => choiceOf(a).makeNew || choiceOf(a).accountId)
+  const days = useReadings(accounts.map((a) => ({ kind: DAY, text: choiceOf(a).startOn })))
+  const dayOf = (a: Connected) => days[accounts.indexOf(a)]
+  const whyNot =
+    used.length === 0
+      ? 'Choose at least one account.'
+      : used.some((a) => !choiceOf(a).makeNew && !choiceOf(a).accountId)
+        ? 'Say for each account that is used where its lines go.'
+        : used.some((a) => dayOf(a)?.value === undefined)
+          ? 'Type the first day of each account that is used.'
+          : undefined
 
   function fetchThem(e: FormEvent) {
     e.preventDefault()
+    if (whyNot !== undefined || busy) return
     const mapped = used.map((a) => {
       const c = choiceOf(a)
       const newAccount = { bookId: c.bookId ?? allBooks[0]?.id ?? '', name: c.name, kind: c.kind }
-      return { connectedId: a.id, startOn: c.startOn, ...(c.makeNew ? { newAccount } : { accountId: c.accountId }) }
+      return {
+        connectedId: a.id,
+        startOn: dayOf(a)?.value ?? a.suggestedStart,
+        ...(c.makeNew ? { newAccount } : { accountId: c.accountId }),
+      }
     })
     act(async () => {
       await api.PUT('/api/connections/{id}/accounts', {
         params: { path: { id: connection.id } },
         body: { accounts: mapped },
       })
+      setChoices(undefined)
       onDone()
     })
   }
@@ -75,15 +105,7 @@ export function MapAccounts({
         return (
           <fieldset key={a.id} className="map-row">
             <legend className="vh">{a.name}</legend>
-            {/* biome-ignore lint/a11y/useSemanticElements: drawn by us */}
-            <button
-              type="button"
-              role="checkbox"
-              className="tick"
-              aria-checked={c.use}
-              aria-label={`Use ${a.name}`}
-              onClick={() => change(a, { use: !c.use })}
-            />
+            <Check aria-label={`Use ${a.name}`} checked={c.use} onChange={(use) => change(a, { use })} />
             <span>
               <b className="font-medium">{a.name}</b> <span className="qq s">..{a.number.slice(-4)}</span>
               <span className="block q s">
@@ -96,34 +118,23 @@ export function MapAccounts({
                 {c.makeNew ? (
                   <span className="new-account">
                     <input
-                      className="box"
+                      className={box()}
                       aria-label={`Name of the new account for ${a.name}`}
                       value={c.name}
                       onChange={(e) => change(a, { name: e.target.value })}
                     />
-                    <select
-                      className="box"
+                    <Select
                       aria-label={`Book of the new account for ${a.name}`}
-                      value={c.bookId ?? allBooks[0]?.id}
-                      onChange={(e) => change(a, { bookId: e.target.value })}
-                    >
-                      {allBooks.map((b) => (
-                        <option key={b.id} value={b.id}>
-                          {b.name}
-                        </option>
-                      ))}
-                    </select>
-                    <select
-                      className="box"
+                      value={c.bookId ?? allBooks[0]?.id ?? ''}
+                      options={allBooks.map((b) => ({ value: b.id, name: b.name }))}
+                      onChange={(bookId) => change(a, { bookId })}
+                    />
+                    <Select
                       aria-label={`Kind of the new account for ${a.name}`}
                       value={c.kind}
-                      onChange={(e) => change(a, { kind: e.target.value as Kind })}
-                    >
-                      <option value="CURRENT">current</option>
-                      <option value="SAVINGS">savings</option>
-                      <option value="CARD">card</option>
-                      <option value="PAYOUT">payout</option>
-                    </select>
+                      options={KIND_OPTIONS}
+                      onChange={(kind) => change(a, { kind })}
+                    />
                     <button type="button" className="link s" onClick={() => change(a, { makeNew: false })}>
                       an existing one
                     </button>
@@ -131,27 +142,24 @@ export function MapAccounts({
                 ) : (
                   <span>
                     <AccountPicker
-                      label={`Account of the books for ${a.name}`}
+                      aria-label={`Account of the books for ${a.name}`}
                       value={c.accountId}
                       only={(b) => b.hasStatements && b.currency === a.currency}
-                      onChange={(b) => change(a, { accountId: b.id })}
+                      onChange={(b) => change(a, { accountId: b?.id })}
                     />
                     <button type="button" className="link s" onClick={() => change(a, { makeNew: true })}>
                       make a new account
                     </button>
                   </span>
                 )}
-                <label className="field">
-                  <span className="vh">First day for {a.name}</span>
-                  <input
-                    type="date"
-                    className="box"
-                    min={a.earliestStart}
-                    value={c.startOn}
-                    onChange={(e) => change(a, { startOn: e.target.value })}
+                <div>
+                  <DayInput
+                    aria-label={`First day for ${a.name}`}
+                    text={c.startOn}
+                    onText={(startOn) => change(a, { startOn })}
                   />
-                  <span className="q s">not before {longDay(a.earliestStart)}</span>
-                </label>
+                  <span className="q s">{dayOf(a)?.problem ?? `not before ${longDay(a.earliestStart)}`}</span>
+                </div>
               </>
             ) : (
               <span className="q">not used</span>
@@ -161,9 +169,9 @@ export function MapAccounts({
       })}
       <ProblemNote error={error} />
       <p className="flex gap-2 mt-3">
-        <button type="submit" className="btn go" disabled={!complete || busy}>
+        <Button type="submit" tone="go" whyNot={whyNot}>
           Fetch
-        </button>
+        </Button>
         <span className="q s self-center">
           A new account opens with what the bank’s balance and the lines make. Fetching goes on while you do other
           things.

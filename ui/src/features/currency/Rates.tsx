@@ -1,13 +1,18 @@
 import { useQuery } from '@tanstack/react-query'
-import { type ChangeEvent, type FormEvent, useState } from 'react'
+import type { ChangeEvent } from 'react'
 import { api, data, upload } from '@/api/client'
 import { accounts, books } from '@/api/queries'
 import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { Page, Part } from '@/features/household/Page'
-import { CurrencyChoice, ProblemNote, TextField, useAct } from '@/parts/Form'
-import { counted, lastDay, longDay, typedAmount } from '@/parts/figures'
+import { Button } from '@/parts/Button'
+import { counted, lastDay, longDay, plainNumber } from '@/parts/figures'
+import { Beside, Row } from '@/parts/form/Foot'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { CurrencyField, DateField, NumberField } from '@/parts/form/fields'
+import { ProblemNote } from '@/parts/form/ProblemNote'
 import { Failed, Loading } from '@/parts/States'
+import { useAct } from '@/parts/useAct'
 import { Revaluation } from './Revaluation'
 import { TransferForm } from './TransferForm'
 
@@ -57,24 +62,11 @@ function foreignCurrency(all: { currency: string }[], base: string): string {
   return all.find((a) => a.currency !== base)?.currency ?? (base === 'USD' ? 'EUR' : 'USD')
 }
 
-function NewRate({ from: first, to: base }: { from: string; to: string }) {
-  const [from, setFrom] = useState(first)
-  const [to, setTo] = useState(base)
-  const [on, setOn] = useState('')
-  const [rate, setRate] = useState('')
-  const { act, error, busy } = useAct()
+function NewRate({ from, to }: { from: string; to: string }) {
+  const of = useOwnForm({ day: '', from, rate: '', to }, 'a new rate')
+  const { act, error } = useAct()
   const says = useSays()
 
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    act(
-      () => api.POST('/api/rates', { body: { from, to, day: on, rate: typedAmount(rate) ?? rate } }),
-      () => {
-        says.done(`1 ${from} was ${rate} ${to} on ${longDay(on)}.`)
-        setRate('')
-      },
-    )
-  }
   function take(event: ChangeEvent<HTMLInputElement>) {
     const [file] = event.target.files ?? []
     event.target.value = ''
@@ -87,22 +79,32 @@ function NewRate({ from: first, to: base }: { from: string; to: string }) {
     )
   }
   return (
-    <form onSubmit={submit} aria-label="A new rate">
-      <div className="row-form">
-        <TextField label="Day" type="date" value={on} onChange={setOn} required />
-        <CurrencyChoice label="1 of" value={from} onChange={setFrom} className="w-[150px]" />
-        <TextField label="was" className="w-[96px]" inputMode="decimal" value={rate} onChange={setRate} required />
-        <CurrencyChoice label="of" value={to} onChange={setTo} className="w-[150px]" />
-        <button type="submit" className="btn" disabled={busy}>
-          Keep it
-        </button>
-        <label className="link pb-1.5">
-          Take in a table of day, from, to, rate
-          <input type="file" className="vh" accept=".csv,text/csv" onChange={take} />
-        </label>
-      </div>
+    <>
+      <Form
+        of={of}
+        label="A new rate"
+        send={(body) => api.POST('/api/rates', { body })}
+        done={(sent) => {
+          says.done(`1 ${sent.from} was ${plainNumber(sent.rate)} ${sent.to} on ${longDay(sent.day)}.`)
+          of.form.resetField('rate')
+        }}
+      >
+        <Row>
+          <DateField name="day" label="Day" className="w-[150px]" needed="Type the day of the rate." />
+          <CurrencyField name="from" label="1 of" className="w-[170px]" />
+          <NumberField name="rate" label="was" className="w-[110px]" needed="Type the rate." />
+          <CurrencyField name="to" label="of" className="w-[170px]" />
+          <Beside>
+            <Button type="submit">Keep it</Button>
+            <label className="link">
+              Take in a table of day, from, to, rate
+              <input type="file" className="vh" accept=".csv,text/csv" onChange={take} />
+            </label>
+          </Beside>
+        </Row>
+      </Form>
       <ProblemNote error={error} />
-    </form>
+    </>
   )
 }
 
@@ -126,7 +128,7 @@ function RateTable({ rates }: { rates: { from: string; to: string; day: string; 
             <tr key={`${r.day} ${r.from} ${r.to}`}>
               <td className="w-[180px]">{longDay(r.day)}</td>
               <td>
-                1 {r.from} = {r.rate} {r.to}
+                1 {r.from} = {plainNumber(r.rate)} {r.to}
               </td>
               <td className="n s">
                 <button

@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
 import { api, data, type Schemas } from '@/api/client'
 import { useSays } from '@/app/says'
-import { ProblemNote, useAct } from '@/parts/Form'
-import { day, figure, isZero, longDay, signed } from '@/parts/figures'
+import { day, figure, isZero, longDay, plainNumber, signed } from '@/parts/figures'
+import { ProblemNote } from '@/parts/form/ProblemNote'
 import { Loading } from '@/parts/States'
+import { useAct } from '@/parts/useAct'
 
 /** What a book holds in other currencies, and the entry that brings it to its worth. */
 export function Revaluation({ book, on }: { book: Schemas['BookJson']; on: string }) {
@@ -41,7 +42,7 @@ export function Revaluation({ book, on }: { book: Schemas['BookJson']; on: strin
               </td>
               <td className="n">{figure(a.carried)}</td>
               <td className="n q">
-                {a.rate} <span className="s">of {day(a.rateOf)}</span>
+                {plainNumber(a.rate)} <span className="s">of {day(a.rateOf)}</span>
               </td>
               <td className="n">{figure(a.worth)}</td>
               <td className="n">{signed(a.change)}</td>

@@ -1,29 +1,35 @@
 import { useQuery } from '@tanstack/react-query'
-import { type FormEvent, useState } from 'react'
 import { api, data } from '@/api/client'
+import { accounts } from '@/api/queries'
+import { useReading } from '@/api/reading'
 import { useSays } from '@/app/says'
-import { type Account, AccountPicker } from '@/parts/AccountPicker'
-import { AmountField, ProblemNote, TextField, useAct } from '@/parts/Form'
-import { figure, isPositive, isZero, typedAmount } from '@/parts/figures'
+import { type Account, AccountField } from '@/parts/AccountPicker'
+import { Button } from '@/parts/Button'
+import { figure, isPositive, isZero, plainNumber } from '@/parts/figures'
+import { amountIn } from '@/parts/form/AmountInput'
+import { DAY, dayText } from '@/parts/form/DayInput'
+import { Row } from '@/parts/form/Foot'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { AmountField, DateField } from '@/parts/form/fields'
+import { ProblemNote } from '@/parts/form/ProblemNote'
 import { JournalEntry } from '@/parts/JournalEntry'
 
 const own = (a: Account) => a.hasOpeningBalance
 
 /** Books a transfer between two own accounts, each with the amount in its own currency. */
 export function TransferForm({ today }: { today: string }) {
-  const [date, setDate] = useState(today)
-  const [from, setFrom] = useState<Account>()
-  const [to, setTo] = useState<Account>()
-  const [given, setGiven] = useState('')
-  const [taken, setTaken] = useState('')
-  const { act, error, busy } = useAct()
+  const of = useOwnForm({ date: dayText(today), from: '', to: '', given: '', taken: '' }, 'a transfer')
+  const { data: all = [] } = useQuery(accounts)
   const says = useSays()
+  const typed = of.form.watch()
+  const from = all.find((a) => a.id === typed.from)
+  const to = all.find((a) => a.id === typed.to)
   const same = from !== undefined && from.currency === to?.currency
-  const amounts = { given: typedAmount(given), taken: typedAmount(same ? given : taken) }
-  const body =
-    from && to && amounts.given && amounts.taken && date
-      ? { date, fromId: from.id, given: amounts.given, toId: to.id, taken: amounts.taken }
-      : undefined
+  const date = useReading(DAY, typed.date).value
+  const given = useReading(amountIn(from?.currency ?? 'EUR'), typed.given).value
+  const arrived = useReading(amountIn(to?.currency ?? 'EUR'), typed.taken).value
+  const taken = same ? given : arrived
+  const body = from && to && given && taken && date ? { date, fromId: from.id, given, toId: to.id, taken } : undefined
   const preview = useQuery({
     queryKey: ['transfer', body],
     enabled: body !== undefined,
@@ -31,50 +37,62 @@ export function TransferForm({ today }: { today: string }) {
     queryFn: () => data(api.POST('/api/transfers/preview', { body: body as NonNullable<typeof body> })),
   })
 
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    if (!body || !preview.data) return
-    act(
-      () => data(api.POST('/api/transfers', { body })),
-      (made) => {
-        says.done(`Booked as no. ${made.no}.`)
-        setGiven('')
-        setTaken('')
-      },
-    )
-  }
   return (
-    <form onSubmit={submit} aria-label="Transfer">
-      <div className="row-form">
-        <TextField label="Date" type="date" value={date} onChange={setDate} required />
-        <div className="field w-[180px]">
-          From
-          <AccountPicker label="From" value={from?.id} only={own} without={to?.id} onChange={setFrom} />
-        </div>
-        <AmountField
-          className="w-[110px]"
-          label={from ? `Left, ${from.currency}` : 'Left'}
-          value={given}
-          onChange={setGiven}
+    <Form
+      of={of}
+      label="Transfer"
+      fieldOf={{ fromId: 'from', toId: 'to' }}
+      send={async (sent) => {
+        const { date, from: fromId, to: toId, given } = sent
+        const body = { date, fromId, toId, given, taken: same ? given : sent.taken }
+        const made = await data(api.POST('/api/transfers', { body }))
+        says.done(`Booked as no. ${made.no}.`)
+      }}
+      done={() => {
+        of.form.setValue('given', '')
+        of.form.setValue('taken', '')
+      }}
+    >
+      <Row>
+        <DateField name="date" label="Date" className="w-[140px]" needed="Type the day." />
+        <AccountField
+          name="from"
+          label="From"
+          className="w-[180px]"
+          only={own}
+          without={to?.id}
+          needed="Choose the account that it left."
         />
-        <div className="field w-[180px]">
-          To
-          <AccountPicker label="To" value={to?.id} only={own} without={from?.id} onChange={setTo} />
-        </div>
+        <AmountField
+          name="given"
+          className="w-[120px]"
+          label={from ? `Left, ${from.currency}` : 'Left'}
+          currency={from?.currency ?? 'EUR'}
+          needed="Type what left."
+        />
+        <AccountField
+          name="to"
+          label="To"
+          className="w-[180px]"
+          only={own}
+          without={from?.id}
+          needed="Choose the account that it came to."
+        />
         {!same && (
           <AmountField
-            className="w-[110px]"
+            name="taken"
+            className="w-[120px]"
             label={to ? `Arrived, ${to.currency}` : 'Arrived'}
-            value={taken}
-            onChange={setTaken}
+            currency={to?.currency ?? 'EUR'}
+            needed="Type what arrived."
           />
         )}
-      </div>
+      </Row>
       {preview.data && body && (
         <div className="mt-3 max-w-[440px]">
           {!same && from && to && (
             <p className="mb-2">
-              1 {from.currency} was {preview.data.impliedRate} {to.currency}.{' '}
+              1 {from.currency} was {plainNumber(preview.data.impliedRate)} {to.currency}.{' '}
               {!isZero(preview.data.gain) && (
                 <b className={isPositive(preview.data.gain) ? 'in' : undefined}>
                   {isPositive(preview.data.gain) ? 'Gained' : 'Lost'} by the exchange:{' '}
@@ -86,10 +104,10 @@ export function TransferForm({ today }: { today: string }) {
           <JournalEntry title="Would book" books={preview.data.books} between={preview.data.betweenBooks} />
         </div>
       )}
-      <ProblemNote error={error ?? (body && preview.error)} />
-      <button type="submit" className="btn mt-3" disabled={busy || !preview.data}>
+      {body && <ProblemNote error={preview.error} />}
+      <Button type="submit" className="mt-3">
         Book the transfer
-      </button>
-    </form>
+      </Button>
+    </Form>
   )
 }

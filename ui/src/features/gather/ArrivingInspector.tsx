@@ -34,15 +34,15 @@ export function ArrivingInspector({
   return (
     <aside className="insp" aria-label="What the file brings">
       <h2 className="ihs">What the file brings</h2>
-      <div className="field mb-4">
+      <div className="mb-4 flex flex-col gap-[3px] text-small text-ink-2">
         For account
         <AccountPicker
           key={`${arrival.key} ${part?.accountNumber}`}
-          label="For account"
+          aria-label="For account"
           value={accountId}
           only={(a) => a.hasStatements}
           autoFocus={!accountId && preview !== undefined}
-          onChange={(a) => choose(a.id)}
+          onChange={(a) => a && choose(a.id)}
         />
         {part?.accountNumber && (
           <span className="q s">

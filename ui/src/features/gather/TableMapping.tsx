@@ -1,24 +1,25 @@
 import { figure } from '@/parts/figures'
 import { Scroll } from '@/parts/Scroll'
+import { Select } from '@/parts/Select'
 import type { OpenQuestion } from './arrivals'
 import { TableSentence } from './TableSentence'
 import type { Layout, Meaning, Preview, Table } from './types'
 
-const MEANINGS: { value: Meaning; label: string }[] = [
-  { value: 'IGNORE', label: 'Ignore' },
-  { value: 'BOOKED_ON', label: 'Date' },
-  { value: 'VALUE_ON', label: 'Value date' },
-  { value: 'MEMO', label: 'Text' },
-  { value: 'PAYEE', label: 'Payee' },
-  { value: 'REFERENCE', label: 'Reference' },
-  { value: 'AMOUNT', label: 'Amount' },
-  { value: 'MARK', label: 'Debit or credit' },
-  { value: 'OUT', label: 'Out' },
-  { value: 'IN', label: 'In' },
-  { value: 'BALANCE', label: 'Balance' },
-  { value: 'TYPE', label: 'Type' },
-  { value: 'ACCOUNT', label: 'This account' },
-  { value: 'CURRENCY', label: 'Currency' },
+const MEANINGS: { value: Meaning; name: string }[] = [
+  { value: 'IGNORE', name: 'Ignore' },
+  { value: 'BOOKED_ON', name: 'Date' },
+  { value: 'VALUE_ON', name: 'Value date' },
+  { value: 'MEMO', name: 'Text' },
+  { value: 'PAYEE', name: 'Payee' },
+  { value: 'REFERENCE', name: 'Reference' },
+  { value: 'AMOUNT', name: 'Amount' },
+  { value: 'MARK', name: 'Debit or credit' },
+  { value: 'OUT', name: 'Out' },
+  { value: 'IN', name: 'In' },
+  { value: 'BALANCE', name: 'Balance' },
+  { value: 'TYPE', name: 'Type' },
+  { value: 'ACCOUNT', name: 'This account' },
+  { value: 'CURRENCY', name: 'Currency' },
 ]
 const STANDINGS = { NEW: 'new', KNOWN: 'known', DOUBTFUL: 'doubtful' }
 const FIGURES: Meaning[] = ['AMOUNT', 'OUT', 'IN', 'BALANCE']
@@ -68,18 +69,13 @@ export function TableMapping({
               {table.header.map((name, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: columns are told apart by their place
                 <th key={i} className={FIGURES.includes(layout.meanings[i] ?? 'IGNORE') ? 'n' : undefined}>
-                  <select
-                    className={layout.meanings[i] === 'IGNORE' ? 'pick ign' : 'pick'}
+                  <Select
+                    word={layout.meanings[i] === 'IGNORE' ? 'off' : 'plain'}
                     aria-label={`Meaning of ${name}`}
-                    value={layout.meanings[i]}
-                    onChange={(e) => setMeaning(i, e.target.value as Meaning)}
-                  >
-                    {MEANINGS.map((m) => (
-                      <option key={m.value} value={m.value}>
-                        {m.label}
-                      </option>
-                    ))}
-                  </select>
+                    value={layout.meanings[i] ?? 'IGNORE'}
+                    options={MEANINGS}
+                    onChange={(meaning) => setMeaning(i, meaning)}
+                  />
                   <span className="block">
                     {name}
                     {required(layout.meanings[i] ?? 'IGNORE') && (

@@ -1,8 +1,32 @@
+import { pick } from '@/parts/look'
+import { type Option, Select } from '@/parts/Select'
 import type { OpenQuestion } from './arrivals'
 import type { Layout, Preview, Table } from './types'
 
-const SEPARATORS: Record<string, string> = { ';': 'semicolons', ',': 'commas', '\t': 'tabs', '|': 'bars' }
-const ENCODINGS = ['UTF-8', 'windows-1252', 'ISO-8859-1', 'ISO-8859-15', 'UTF-16', 'UTF-16LE', 'UTF-16BE']
+const SEPARATORS = [
+  { value: ';', name: 'semicolons' },
+  { value: ',', name: 'commas' },
+  { value: '\t', name: 'tabs' },
+  { value: '|', name: 'bars' },
+]
+const ENCODINGS = [
+  { value: 'UTF-8', name: 'UTF-8' },
+  { value: 'windows-1252', name: 'Windows-1252' },
+  ...['ISO-8859-1', 'ISO-8859-15', 'UTF-16', 'UTF-16LE', 'UTF-16BE'].map((name) => ({ value: name, name })),
+]
+const MARKS: Option<NonNullable<Layout['decimalMark']> | ''>[] = [
+  { value: 'COMMA', name: 'decimal comma' },
+  { value: 'POINT', name: 'decimal point' },
+]
+const SIGNS: Option<NonNullable<Layout['sign']> | ''>[] = [
+  { value: 'OUT_IS_NEGATIVE', name: 'with a minus' },
+  { value: 'OUT_IS_POSITIVE', name: 'without a minus' },
+]
+const ORDERS: Option<NonNullable<Layout['dateOrder']> | ''>[] = [
+  { value: 'DAY_MONTH_YEAR', name: 'day month year' },
+  { value: 'MONTH_DAY_YEAR', name: 'month day year' },
+  { value: 'YEAR_MONTH_DAY', name: 'year month day' },
+]
 
 /** How a table is read, as one sentence with picks. */
 export function TableSentence({
@@ -29,37 +53,27 @@ export function TableSentence({
       ) : (
         <>
           Read as{' '}
-          <select
-            className="pick"
+          <Select
+            word="plain"
             aria-label="Encoding"
-            value={layout.encoding}
-            onChange={(e) => set({ encoding: e.target.value })}
-          >
-            {ENCODINGS.map((name) => (
-              <option key={name} value={name}>
-                {name === 'windows-1252' ? 'Windows-1252' : name}
-              </option>
-            ))}
-          </select>
+            value={layout.encoding ?? ''}
+            options={ENCODINGS}
+            onChange={(encoding) => set({ encoding })}
+          />
           , parted by{' '}
-          <select
-            className="pick"
+          <Select
+            word="plain"
             aria-label="Separator"
-            value={layout.separator}
-            onChange={(e) => set({ separator: e.target.value, headerLine: undefined, meanings: [] })}
-          >
-            {Object.entries(SEPARATORS).map(([mark, name]) => (
-              <option key={mark} value={mark}>
-                {name}
-              </option>
-            ))}
-          </select>
+            value={layout.separator ?? ''}
+            options={SEPARATORS}
+            onChange={(separator) => set({ separator, headerLine: undefined, meanings: [] })}
+          />
         </>
       )}
       , names in line{' '}
       <input
         key={layout.headerLine}
-        className="pick w-[44px]"
+        className={pick({ className: 'w-[44px]' })}
         aria-label="Line of the names"
         inputMode="numeric"
         defaultValue={layout.headerLine}
@@ -69,43 +83,36 @@ export function TableSentence({
         }}
       />
       , amounts with a{' '}
-      <select
-        className={markAsked ? 'pick ask' : 'pick'}
+      <Select
+        word={markAsked ? 'ask' : 'plain'}
         aria-label="Decimal mark"
-        value={markAsked ? '' : layout.decimalMark}
-        onChange={(e) => set({ decimalMark: e.target.value as Layout['decimalMark'] })}
-      >
-        {markAsked && <option value="">choose: comma or point</option>}
-        <option value="COMMA">decimal comma</option>
-        <option value="POINT">decimal point</option>
-      </select>
+        empty="choose: comma or point"
+        value={markAsked ? '' : (layout.decimalMark ?? '')}
+        options={MARKS}
+        onChange={(mark) => mark && set({ decimalMark: mark })}
+      />
       {oneColumn && (
         <>
           , money out{' '}
-          <select
-            className={signAsked ? 'pick ask' : 'pick'}
+          <Select
+            word={signAsked ? 'ask' : 'plain'}
             aria-label="Sign of money out"
-            value={signAsked ? '' : layout.sign}
-            onChange={(e) => set({ sign: e.target.value as Layout['sign'] })}
-          >
-            {signAsked && <option value="">choose: no amount has a minus</option>}
-            <option value="OUT_IS_NEGATIVE">with a minus</option>
-            <option value="OUT_IS_POSITIVE">without a minus</option>
-          </select>
+            empty="choose: no amount has a minus"
+            value={signAsked ? '' : (layout.sign ?? '')}
+            options={SIGNS}
+            onChange={(sign) => sign && set({ sign })}
+          />
         </>
       )}
       , dates as{' '}
-      <select
-        className={orderAsked ? 'pick ask' : 'pick'}
+      <Select
+        word={orderAsked ? 'ask' : 'plain'}
         aria-label="Date order"
-        value={orderAsked ? '' : layout.dateOrder}
-        onChange={(e) => set({ dateOrder: e.target.value as Layout['dateOrder'] })}
-      >
-        {orderAsked && <option value="">choose the order</option>}
-        <option value="DAY_MONTH_YEAR">day month year</option>
-        <option value="MONTH_DAY_YEAR">month day year</option>
-        <option value="YEAR_MONTH_DAY">year month day</option>
-      </select>
+        empty="choose the order"
+        value={orderAsked ? '' : (layout.dateOrder ?? '')}
+        options={ORDERS}
+        onChange={(order) => order && set({ dateOrder: order })}
+      />
       <Why table={table} asked={orderAsked} />
       <Others table={table} asked={asks.includes('leaveOutOthers')} set={set} />
     </p>

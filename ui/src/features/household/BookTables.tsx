@@ -1,8 +1,11 @@
 import { type ChangeEvent, useState } from 'react'
 import { api, data, type Schemas, upload } from '@/api/client'
 import { useSays } from '@/app/says'
-import { ProblemNote, useAct } from '@/parts/Form'
 import { counted } from '@/parts/figures'
+import { Check } from '@/parts/form/fields'
+import { ProblemNote } from '@/parts/form/ProblemNote'
+import { Select } from '@/parts/Select'
+import { useAct } from '@/parts/useAct'
 
 type Book = Schemas['BookJson']
 type Brought = Schemas['BroughtJson']
@@ -103,24 +106,21 @@ export function BookTables({ book, others }: { book: Book; others: Book[] }) {
         <p className="flex flex-wrap gap-x-4 gap-y-1 items-center py-1">
           Copy
           {(['chart', 'rules', 'taxRates'] as const).map((k) => (
+            // biome-ignore lint/a11y/noLabelWithoutControl: the box is among its children
             <label key={k} className="inline-flex gap-1.5 items-center">
-              <input type="checkbox" checked={what[k]} onChange={(e) => setWhat({ ...what, [k]: e.target.checked })} />
+              <Check checked={what[k]} onChange={(on) => setWhat({ ...what, [k]: on })} />
               {k === 'chart' ? 'categories' : k === 'rules' ? 'rules' : 'tax rates'}
             </label>
           ))}
           from
-          <select
-            className="pick"
+          <Select
+            line
+            className="w-[170px]"
             aria-label={`Copy into ${book.name} from`}
             value={from}
-            onChange={(e) => setFrom(e.target.value)}
-          >
-            {others.map((o) => (
-              <option key={o.id} value={o.id}>
-                {o.name}
-              </option>
-            ))}
-          </select>
+            options={others.map((o) => ({ value: o.id, name: o.name }))}
+            onChange={setFrom}
+          />
           <button type="button" className="btn small" disabled={busy} onClick={copy}>
             Copy
           </button>

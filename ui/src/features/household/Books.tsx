@@ -1,11 +1,14 @@
 import { useQuery } from '@tanstack/react-query'
-import { type FormEvent, useState } from 'react'
 import { api, type Schemas } from '@/api/client'
 import { books, household, session, taxRates } from '@/api/queries'
 import { useSays } from '@/app/says'
-import { monthOptions } from '@/features/setup/draft'
-import { Choice, CurrencyChoice, ProblemNote, TextField, useAct } from '@/parts/Form'
+import { monthOptions, STARTERS } from '@/features/setup/draft'
+import { Button } from '@/parts/Button'
 import { longDay } from '@/parts/figures'
+import { dayText } from '@/parts/form/DayInput'
+import { Beside, Row } from '@/parts/form/Foot'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { CurrencyField, DateField, SelectField, TextField } from '@/parts/form/fields'
 import { Failed, Loading } from '@/parts/States'
 import { zones } from '@/parts/zones'
 import { BookTables } from './BookTables'
@@ -50,10 +53,8 @@ export function Books() {
 }
 
 function HouseholdFacts({ household: facts }: { household: Schemas['HouseholdFactsJson'] }) {
-  const [name, setName] = useState(facts.name)
-  const [timeZone, setTimeZone] = useState(facts.timeZone)
+  const of = useOwnForm({ name: facts.name, timeZone: facts.timeZone })
   const { data: me } = useQuery(session)
-  const { act, error, busy } = useAct()
   const says = useSays()
   if (me?.role !== 'OWNER') {
     return (
@@ -62,105 +63,90 @@ function HouseholdFacts({ household: facts }: { household: Schemas['HouseholdFac
       </p>
     )
   }
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    act(
-      () => api.PUT('/api/household', { body: { name, timeZone } }),
-      () => says.done(`${name} is changed.`),
-    )
-  }
   return (
-    <form onSubmit={submit} aria-label="The household">
-      <div className="row-form">
-        <TextField label="Household" value={name} onChange={setName} required />
-        <Choice
+    <Form
+      of={of}
+      label="The household"
+      send={(body) => api.PUT('/api/household', { body })}
+      done={({ name }) => says.done(`${name} is changed.`)}
+    >
+      <Row>
+        <TextField name="name" label="Household" needed="Type the name of the household." />
+        <SelectField
+          name="timeZone"
           label="Time zone"
-          value={timeZone}
-          onChange={setTimeZone}
-          options={zones(timeZone).map((zone) => ({ value: zone, name: zone }))}
+          className="w-[220px]"
+          options={zones(facts.timeZone).map((zone) => ({ value: zone, name: zone }))}
         />
-        <button type="submit" className="btn" disabled={busy}>
-          Save
-        </button>
-        <span className="q">it is {longDay(facts.today)} there</span>
-      </div>
-      <ProblemNote error={error} />
-    </form>
+        <Beside>
+          <Button type="submit">Save</Button>
+          <span className="q">it is {longDay(facts.today)} there</span>
+        </Beside>
+      </Row>
+    </Form>
   )
 }
 
 function BookFacts({ book }: { book: Book }) {
-  const [name, setName] = useState(book.name)
-  const [month, setMonth] = useState(String(book.fiscalYearStartsIn))
-  const [taxNumber, setTaxNumber] = useState(book.taxNumber)
-  const [taxedFrom, setTaxedFrom] = useState(book.taxedFrom ?? '')
-  const { act, error, busy } = useAct()
+  const of = useOwnForm({
+    name: book.name,
+    month: String(book.fiscalYearStartsIn),
+    taxNumber: book.taxNumber,
+    taxedFrom: dayText(book.taxedFrom),
+  })
   const says = useSays()
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    act(
-      () =>
+  return (
+    <Form
+      of={of}
+      label={`Facts of ${book.name}`}
+      fieldOf={{ fiscalYearStartsIn: 'month' }}
+      send={({ name, month, taxNumber, taxedFrom }) =>
         api.PUT('/api/books/{id}', {
           params: { path: { id: book.id }, query: { version: book.version } },
           body: { name, fiscalYearStartsIn: Number(month), taxNumber, taxedFrom: taxedFrom || undefined },
-        }),
-      () => says.done(`${name} is changed.`),
-    )
-  }
-  return (
-    <form onSubmit={submit} aria-label={`Facts of ${book.name}`}>
-      <div className="row-form">
-        <TextField label="Name" value={name} onChange={setName} required />
-        <Choice label="Fiscal year starts in" value={month} onChange={setMonth} options={monthOptions} />
-        <TextField label="Sales-tax number" value={taxNumber} onChange={setTaxNumber} placeholder="not registered" />
-        <TextField label="Registered from" type="date" value={taxedFrom} onChange={setTaxedFrom} />
-        <button type="submit" className="btn" disabled={busy}>
-          Save
-        </button>
-      </div>
-      <ProblemNote error={error} />
-    </form>
+        })
+      }
+      done={({ name }) => says.done(`${name} is changed.`)}
+    >
+      <Row>
+        <TextField name="name" label="Name" needed="Type the name of the book." />
+        <SelectField name="month" label="Fiscal year starts in" className="w-[140px]" options={monthOptions} />
+        <TextField name="taxNumber" label="Sales-tax number" placeholder="not registered" />
+        <DateField name="taxedFrom" label="Registered from" className="w-[150px]" />
+        <Beside>
+          <Button type="submit">Save</Button>
+        </Beside>
+      </Row>
+    </Form>
   )
 }
 
 function NewBook() {
-  const [name, setName] = useState('')
-  const [currency, setCurrency] = useState('EUR')
-  const [month, setMonth] = useState('1')
-  const [starter, setStarter] = useState<'FAMILY' | 'SIDE_BUSINESS' | 'EMPTY'>('SIDE_BUSINESS')
-  const { act, error, busy } = useAct()
+  const of = useOwnForm({ name: '', currency: 'EUR', month: '1', starter: 'SIDE_BUSINESS' as Starter }, 'a new book')
   const says = useSays()
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    act(
-      () => api.POST('/api/books', { body: { name, currency, fiscalYearStartsIn: Number(month), starter } }),
-      () => {
-        says.done(`${name} is a book now.`)
-        setName('')
-      },
-    )
-  }
   return (
-    <form onSubmit={submit} aria-label="A new book">
-      <div className="row-form">
-        <TextField label="Name" value={name} onChange={setName} required />
-        <CurrencyChoice label="Base currency" value={currency} onChange={setCurrency} className="w-[190px]" />
-        <Choice label="Fiscal year starts in" value={month} onChange={setMonth} options={monthOptions} />
-        <Choice
-          label="Starter chart"
-          value={starter}
-          onChange={setStarter}
-          options={[
-            { value: 'FAMILY', name: 'family' },
-            { value: 'SIDE_BUSINESS', name: 'side business' },
-            { value: 'EMPTY', name: 'empty' },
-          ]}
-        />
-        <button type="submit" className="btn" disabled={busy}>
-          Begin it
-        </button>
-      </div>
-      <ProblemNote error={error} />
-    </form>
+    <Form
+      of={of}
+      label="A new book"
+      send={({ name, currency, month, starter }) =>
+        api.POST('/api/books', { body: { name, currency, fiscalYearStartsIn: Number(month), starter } })
+      }
+      done={({ name }) => {
+        says.done(`${name} is a book now.`)
+        of.again()
+      }}
+    >
+      <Row>
+        <TextField name="name" label="Name" needed="Type the name of the book." />
+        <CurrencyField name="currency" label="Base currency" className="w-[190px]" />
+        <SelectField name="month" label="Fiscal year starts in" className="w-[140px]" options={monthOptions} />
+        <SelectField name="starter" label="Starter chart" className="w-[140px]" options={STARTERS} />
+        <Beside>
+          <Button type="submit">Begin it</Button>
+        </Beside>
+      </Row>
+    </Form>
   )
 }
+
+type Starter = Schemas['NewBookJson']['starter']

@@ -1,8 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
-import { type FormEvent, useState } from 'react'
-import { api, data } from '@/api/client'
+import { api, data, type Schemas } from '@/api/client'
 import { queryClient } from '@/api/queries'
-import { ProblemNote, TextField } from '@/parts/Form'
+import { Button } from '@/parts/Button'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { TextField } from '@/parts/form/fields'
+import { ProblemNote } from '@/parts/form/ProblemNote'
 import { Loading } from '@/parts/States'
 import { Door } from './Door'
 
@@ -13,10 +15,6 @@ export function Join({ token }: { token: string }) {
     retry: false,
     queryFn: () => data(api.GET('/api/links/{token}', { params: { path: { token } } })),
   })
-  const [name, setName] = useState<string>()
-  const [password, setPassword] = useState('')
-  const [error, setError] = useState<unknown>()
-  const [busy, setBusy] = useState(false)
   if (link.error)
     return (
       <Door motto="A link that lets you in.">
@@ -27,24 +25,19 @@ export function Join({ token }: { token: string }) {
       </Door>
     )
   if (!link.data) return <Loading what="the link" />
-  const open = link.data
-  const joining = open.purpose === 'INVITATION'
+  return <Joining token={token} open={link.data} />
+}
 
-  async function submit(event: FormEvent) {
-    event.preventDefault()
-    setBusy(true)
-    setError(undefined)
-    try {
-      const body = { name: name ?? open.name, password }
-      await api.POST('/api/links/{token}', { params: { path: { token } }, body })
-      await api.DELETE('/api/session')
-      await api.POST('/api/session', { body: { email: open.email, password } })
-      queryClient.clear()
-      window.location.assign('/')
-    } catch (e) {
-      setError(e)
-      setBusy(false)
-    }
+function Joining({ token, open }: { token: string; open: Schemas['OpenLinkJson'] }) {
+  const joining = open.purpose === 'INVITATION'
+  const of = useOwnForm({ name: open.name, password: '' })
+
+  async function join(body: { name: string; password: string }) {
+    await api.POST('/api/links/{token}', { params: { path: { token } }, body })
+    await api.DELETE('/api/session')
+    await api.POST('/api/session', { body: { email: open.email, password: body.password } })
+    queryClient.clear()
+    window.location.assign('/')
   }
   return (
     <Door
@@ -53,27 +46,26 @@ export function Join({ token }: { token: string }) {
           ? `You are invited to the books of ${open.householdName}, as ${open.role.toLowerCase()}.`
           : `A new password for ${open.email}.`
       }
-      onSubmit={submit}
     >
       <p className="q">{open.email}</p>
-      {joining && <TextField label="Your name" value={name ?? open.name} onChange={setName} required />}
-      <TextField
-        label={
-          joining
-            ? 'Your password here; if you have none yet, one of at least 10 characters'
-            : 'A password of at least 10 characters'
-        }
-        type="password"
-        autoComplete={joining ? 'current-password' : 'new-password'}
-        value={password}
-        onChange={setPassword}
-        required
-      />
-      {joining && <p className="q">With another password than the one you have, you sign in as somebody else.</p>}
-      <ProblemNote error={error} />
-      <button type="submit" className="btn go" disabled={busy}>
-        {joining ? 'Join' : 'Set it'} <kbd>Enter</kbd>
-      </button>
+      <Form of={of} send={join} label={joining ? 'Join' : 'Set it'} className="flex flex-col gap-3">
+        {joining && <TextField name="name" label="Your name" needed="Type your name." />}
+        <TextField
+          name="password"
+          label={
+            joining
+              ? 'Your password here; if you have none yet, one of at least 10 characters'
+              : 'A password of at least 10 characters'
+          }
+          hint={joining ? 'With another password than the one you have, you sign in as somebody else.' : undefined}
+          type="password"
+          autoComplete={joining ? 'current-password' : 'new-password'}
+          needed="Type a password."
+        />
+        <Button type="submit" tone="go">
+          {joining ? 'Join' : 'Set it'} <kbd>Enter</kbd>
+        </Button>
+      </Form>
     </Door>
   )
 }

@@ -1,11 +1,17 @@
 import { useQuery } from '@tanstack/react-query'
-import { type FormEvent, useState } from 'react'
+import { useState } from 'react'
 import { api, data, type Schemas } from '@/api/client'
 import { session } from '@/api/queries'
 import { useSays } from '@/app/says'
-import { Choice, ProblemNote, TextField, useAct } from '@/parts/Form'
+import { Button } from '@/parts/Button'
 import { moment } from '@/parts/figures'
+import { Beside, Row } from '@/parts/form/Foot'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { SelectField, TextField } from '@/parts/form/fields'
+import { ProblemNote } from '@/parts/form/ProblemNote'
+import { Select } from '@/parts/Select'
 import { Failed, Loading } from '@/parts/States'
+import { useAct } from '@/parts/useAct'
 import { Page, Part } from './Page'
 
 type Role = Schemas['PersonJson']['role']
@@ -88,23 +94,18 @@ function PersonRow({
       </td>
       <td className="w-[150px]">
         {owner && !mine ? (
-          <select
-            className="pick"
+          <Select
+            line
             aria-label={`Role of ${person.name}`}
             value={person.role}
-            onChange={(e) =>
+            options={ROLES}
+            onChange={(role) =>
               act(
-                () => api.PUT('/api/people/{id}/role', { params: at, body: { role: e.target.value as Role } }),
+                () => api.PUT('/api/people/{id}/role', { params: at, body: { role } }),
                 `${person.name} has another role now, and signs in again.`,
               )
             }
-          >
-            {ROLES.map((r) => (
-              <option key={r.value} value={r.value}>
-                {r.name}
-              </option>
-            ))}
-          </select>
+          />
         ) : (
           ROLES.find((r) => r.value === person.role)?.name
         )}
@@ -174,33 +175,31 @@ function LinkOnce({ of }: { of: { for: string; link: Link } }) {
 }
 
 function Invite({ invitations }: { invitations: Schemas['InvitationJson'][] }) {
-  const [name, setName] = useState('')
-  const [email, setEmail] = useState('')
-  const [role, setRole] = useState<Role>('BOOKKEEPER')
+  const of = useOwnForm({ name: '', email: '', role: 'BOOKKEEPER' as Role }, 'an invitation')
   const [link, setLink] = useState<{ for: string; link: Link }>()
-  const { act, error, busy } = useAct()
-
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    act(
-      () => data(api.POST('/api/people/invitations', { body: { name, email, role } })),
-      (made) => {
-        setLink({ for: `${name} joins`, link: made })
-        setName('')
-        setEmail('')
-      },
-    )
-  }
+  const { act, error } = useAct()
   return (
     <Part title="Invite somebody" about="They get a link from you, choose a password, and are in. It holds for a week.">
-      <form className="row-form" onSubmit={submit}>
-        <TextField label="Name" value={name} onChange={setName} required />
-        <TextField label="Email" type="email" value={email} onChange={setEmail} required />
-        <Choice label="Role" value={role} onChange={setRole} options={ROLES} />
-        <button type="submit" className="btn go" disabled={busy}>
-          Make a link
-        </button>
-      </form>
+      <Form
+        of={of}
+        label="Invite somebody"
+        send={async (body) => {
+          const made = await data(api.POST('/api/people/invitations', { body }))
+          setLink({ for: `${body.name} joins`, link: made })
+        }}
+        done={of.again}
+      >
+        <Row>
+          <TextField name="name" label="Name" needed="Type their name." />
+          <TextField name="email" label="Email" type="email" needed="Type their email." />
+          <SelectField name="role" label="Role" className="w-[130px]" options={ROLES} />
+          <Beside>
+            <Button type="submit" tone="go">
+              Make a link
+            </Button>
+          </Beside>
+        </Row>
+      </Form>
       <ProblemNote error={error} />
       {link && <LinkOnce of={link} />}
       {invitations.length > 0 && (

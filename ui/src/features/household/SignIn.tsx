@@ -1,55 +1,16 @@
-import { type FormEvent, useState } from 'react'
+import { useState } from 'react'
 import { api, data, Problem } from '@/api/client'
 import { queryClient } from '@/api/queries'
-import { ProblemNote, TextField } from '@/parts/Form'
+import { Button } from '@/parts/Button'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { TextField } from '@/parts/form/fields'
 import { Door } from './Door'
 
+/** The way in. */
 export function SignIn() {
-  const [email, setEmail] = useState('')
-  const [password, setPassword] = useState('')
-  const [code, setCode] = useState<string>()
-  const [error, setError] = useState<unknown>()
-  const [busy, setBusy] = useState(false)
-
-  async function submit(event: FormEvent) {
-    event.preventDefault()
-    setBusy(true)
-    setError(undefined)
-    try {
-      const who = await data(api.POST('/api/session', { body: { email, password, code } }))
-      queryClient.setQueryData(['session'], who)
-    } catch (e) {
-      if (e instanceof Problem && e.code === 'second-factor-needed') setCode('')
-      else setError(e)
-      setBusy(false)
-    }
-  }
-
   return (
-    <Door motto="Every month that agrees leaves a ring." onSubmit={submit}>
-      <TextField label="Email" type="email" autoComplete="username" required value={email} onChange={setEmail} />
-      <TextField
-        label="Password"
-        type="password"
-        autoComplete="current-password"
-        required
-        value={password}
-        onChange={setPassword}
-      />
-      {code !== undefined && (
-        <TextField
-          label="Six digits of the authenticator, or a recovery code"
-          autoComplete="one-time-code"
-          autoFocus
-          required
-          value={code}
-          onChange={setCode}
-        />
-      )}
-      <ProblemNote error={error} />
-      <button type="submit" className="btn go" disabled={busy}>
-        {busy ? 'Signing in' : 'Sign in'} <kbd>Enter</kbd>
-      </button>
+    <Door motto="Every month that agrees leaves a ring.">
+      <SignInForm />
       <p className="q s">
         No password any more? An owner of your household can make you a link for a new one, under People.
       </p>
@@ -57,5 +18,48 @@ export function SignIn() {
         Begin a new household
       </a>
     </Door>
+  )
+}
+
+/** Email, password and the second factor where there is one. */
+export function SignInForm({ email = '', onSignedIn }: { email?: string; onSignedIn?: () => void }) {
+  const of = useOwnForm({ email, password: '', code: '' })
+  const [second, setSecond] = useState(false)
+
+  async function signIn({ email, password, code }: { email: string; password: string; code: string }) {
+    try {
+      const body = { email, password, code: second ? code : undefined }
+      const who = await data(api.POST('/api/session', { body }))
+      onSignedIn?.()
+      queryClient.setQueryData(['session'], who)
+    } catch (error) {
+      if (!(error instanceof Problem && error.code === 'second-factor-needed')) throw error
+      setSecond(true)
+    }
+  }
+  return (
+    <Form of={of} send={signIn} label="Sign in" className="flex flex-col gap-3">
+      <TextField name="email" label="Email" type="email" autoComplete="username" needed="Type your email." />
+      <TextField
+        name="password"
+        label="Password"
+        type="password"
+        autoComplete="current-password"
+        needed="Type your password."
+        autoFocus={email !== ''}
+      />
+      {second && (
+        <TextField
+          name="code"
+          label="Six digits of the authenticator, or a recovery code"
+          autoComplete="one-time-code"
+          needed="Type the digits that the authenticator shows."
+          autoFocus
+        />
+      )}
+      <Button type="submit" tone="go">
+        Sign in <kbd>Enter</kbd>
+      </Button>
+    </Form>
   )
 }

@@ -1,36 +1,32 @@
-import { type FormEvent, useState } from 'react'
 import { api, type Schemas } from '@/api/client'
-import { ProblemNote, TextField, useAct } from '@/parts/Form'
-import { day, typedAmount } from '@/parts/figures'
+import { Button } from '@/parts/Button'
+import { plainNumber, writtenDay } from '@/parts/figures'
+import { Beside, Row } from '@/parts/form/Foot'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { DateField, NumberField, TextField } from '@/parts/form/fields'
+import { ProblemNote } from '@/parts/form/ProblemNote'
+import { useAct } from '@/parts/useAct'
 
 type Rate = Schemas['TaxRateJson']
 
 /** A book's sales-tax rates, each with the days from which its percentages hold. */
 export function TaxRates({ bookId, rates }: { bookId: string; rates: Rate[] }) {
-  const [name, setName] = useState('')
-  const [percent, setPercent] = useState('')
-  const [from, setFrom] = useState('')
-  const { act, error, busy } = useAct()
+  const of = useOwnForm({ name: '', percent: '', from: '' }, `a tax rate of ${bookId}`)
+  const { act, error } = useAct()
+  const name = of.form.watch('name')
   const known = rates.find((r) => r.name.toLowerCase() === name.trim().toLowerCase())
 
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    const step = { from, percent: typedAmount(percent) ?? '' }
-    const save = async () => {
-      if (known) {
-        const steps = [...known.steps.filter((s) => s.from !== from), step]
-        await api.PUT('/api/tax-rates/{id}', {
-          params: { path: { id: known.id } },
-          body: { bookId, name: known.name, steps },
-        })
-      } else {
-        await api.POST('/api/tax-rates', { body: { bookId, name, steps: [step] } })
-      }
+  async function save({ name, from, percent }: { name: string; from: string; percent: string }) {
+    const step = { from, percent }
+    if (known) {
+      const steps = [...known.steps.filter((s) => s.from !== from), step]
+      await api.PUT('/api/tax-rates/{id}', {
+        params: { path: { id: known.id } },
+        body: { bookId, name: known.name, steps },
+      })
+    } else {
+      await api.POST('/api/tax-rates', { body: { bookId, name, steps: [step] } })
     }
-    act(save, () => {
-      setName('')
-      setPercent('')
-    })
   }
   return (
     <div className="mt-4">
@@ -40,9 +36,9 @@ export function TaxRates({ bookId, rates }: { bookId: string; rates: Rate[] }) {
           {rates.map((r) => (
             <tr key={r.id}>
               <td className="w-[160px]">{r.name}</td>
-              <td className="n w-[80px]">{r.percent ? `${r.percent} %` : 'not yet'}</td>
+              <td className="n w-[80px]">{r.percent ? `${plainNumber(r.percent)} %` : 'not yet'}</td>
               <td className="q s pl-6">
-                {r.steps.map((s) => `${s.percent} % from ${day(s.from)} ${s.from.slice(0, 4)}`).join(', ')}
+                {r.steps.map((s) => `${plainNumber(s.percent)} % from ${writtenDay(s.from)}`).join(', ')}
               </td>
               <td className="n s">
                 <button
@@ -62,14 +58,16 @@ export function TaxRates({ bookId, rates }: { bookId: string; rates: Rate[] }) {
           )}
         </tbody>
       </table>
-      <form className="row-form mt-2" onSubmit={submit} aria-label="Add a sales-tax rate">
-        <TextField label="Name of the rate" value={name} onChange={setName} required />
-        <TextField label="Percent" className="w-[80px]" value={percent} onChange={setPercent} required />
-        <TextField label="From" type="date" value={from} onChange={setFrom} required />
-        <button type="submit" className="btn" disabled={busy}>
-          {known ? 'Add this date' : 'Add the rate'}
-        </button>
-      </form>
+      <Form of={of} className="mt-2" send={save} done={() => of.again()} label="Add a sales-tax rate">
+        <Row>
+          <TextField name="name" label="Name of the rate" needed="Type a name, such as standard." />
+          <NumberField name="percent" label="Percent" className="w-[80px]" needed="Type the percentage." />
+          <DateField name="from" label="From" className="w-[150px]" needed="Type the first day of it." />
+          <Beside>
+            <Button type="submit">{known ? 'Add this date' : 'Add the rate'}</Button>
+          </Beside>
+        </Row>
+      </Form>
       <ProblemNote error={error} />
     </div>
   )

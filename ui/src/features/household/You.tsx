@@ -1,12 +1,18 @@
 import { useQuery } from '@tanstack/react-query'
-import { type FormEvent, useState } from 'react'
+import { useState } from 'react'
 import { api, data, type Schemas } from '@/api/client'
 import { queryClient, session } from '@/api/queries'
 import { useSays } from '@/app/says'
-import { ProblemNote, TextField, useAct } from '@/parts/Form'
+import { Button } from '@/parts/Button'
 import { counted } from '@/parts/figures'
+import { Beside, Row } from '@/parts/form/Foot'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { TextField } from '@/parts/form/fields'
+import { ProblemNote } from '@/parts/form/ProblemNote'
 import { Loading } from '@/parts/States'
+import { useAct } from '@/parts/useAct'
 import { zoneHere } from '@/parts/zones'
+import { OwnFormats } from './OwnFormats'
 import { Page, Part } from './Page'
 
 /** One's own access: password, second factor, other windows, other households. */
@@ -25,6 +31,12 @@ export function You() {
         about="Six digits of an authenticator, asked for at every sign-in beside the password (TOTP, RFC 6238)."
       >
         <SecondFactor />
+      </Part>
+      <Part
+        title="Figures and days"
+        about="How you write them: read in every field, and written on every page and paper."
+      >
+        <OwnFormats formats={me.data.formats} />
       </Part>
       <Part title="Other windows" about="On other devices, or where you forgot to sign out.">
         <button
@@ -49,46 +61,38 @@ export function You() {
 }
 
 function ChangePassword() {
-  const [current, setCurrent] = useState('')
-  const [password, setPassword] = useState('')
-  const { act, error, busy } = useAct()
+  const of = useOwnForm({ current: '', password: '' })
   const says = useSays()
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    act(
-      () => api.PUT('/api/session/password', { body: { current, password } }),
-      () => {
-        says.done('Your password is changed.')
-        setCurrent('')
-        setPassword('')
-      },
-    )
-  }
   return (
-    <form onSubmit={submit}>
-      <div className="row-form">
+    <Form
+      of={of}
+      label="Password"
+      send={(body) => api.PUT('/api/session/password', { body })}
+      done={() => {
+        says.done('Your password is changed.')
+        of.again()
+      }}
+    >
+      <Row>
         <TextField
+          name="current"
           label="Password now"
           type="password"
           autoComplete="current-password"
-          value={current}
-          onChange={setCurrent}
-          required
+          needed="Type the password that you have."
         />
         <TextField
+          name="password"
           label="New password, at least 10 characters"
           type="password"
           autoComplete="new-password"
-          value={password}
-          onChange={setPassword}
-          required
+          needed="Type a new password."
         />
-        <button type="submit" className="btn" disabled={busy}>
-          Change it
-        </button>
-      </div>
-      <ProblemNote error={error} />
-    </form>
+        <Beside>
+          <Button type="submit">Change it</Button>
+        </Beside>
+      </Row>
+    </Form>
   )
 }
 
@@ -96,35 +100,11 @@ function SecondFactor() {
   const state = useQuery({ queryKey: ['second-factor'], queryFn: () => data(api.GET('/api/session/second-factor')) })
   const [secret, setSecret] = useState<Schemas['NewSecretJson']>()
   const [codes, setCodes] = useState<string[]>()
-  const [code, setCode] = useState('')
-  const [current, setCurrent] = useState('')
-  const { act, error, busy } = useAct()
+  const { act, error } = useAct()
   const says = useSays()
+  const turnOn = useOwnForm({ code: '' })
+  const turnOff = useOwnForm({ current: '' })
   if (!state.data) return <Loading what="the second factor" />
-
-  function turnOn(event: FormEvent) {
-    event.preventDefault()
-    if (!secret) return
-    act(
-      () => data(api.POST('/api/session/second-factor', { body: { secret: secret.secret, code } })),
-      (made) => {
-        setCodes(made.codes)
-        setSecret(undefined)
-        setCode('')
-      },
-    )
-  }
-  function turnOff(event: FormEvent) {
-    event.preventDefault()
-    act(
-      () => api.POST('/api/session/second-factor/off', { body: { current } }),
-      () => {
-        says.done('The second factor is off.')
-        setCodes(undefined)
-        setCurrent('')
-      },
-    )
-  }
   return (
     <>
       {codes && (
@@ -139,29 +119,50 @@ function SecondFactor() {
         </div>
       )}
       {state.data.on ? (
-        <form onSubmit={turnOff}>
+        <Form
+          of={turnOff}
+          label="Turn off the second factor"
+          send={(body) => api.POST('/api/session/second-factor/off', { body })}
+          done={() => {
+            says.done('The second factor is off.')
+            setCodes(undefined)
+            turnOff.again()
+          }}
+        >
           <p className="mb-2">
             It is on, with {counted(state.data.recoveryCodesLeft, 'recovery code')} left.{' '}
             {state.data.recoveryCodesLeft < 3 && (
               <span className="wait">Turn it off and on again to get new ones.</span>
             )}
           </p>
-          <div className="row-form">
+          <Row>
             <TextField
+              name="current"
               label="Password, to turn it off"
               type="password"
               autoComplete="current-password"
-              value={current}
-              onChange={setCurrent}
-              required
+              needed="Type your password."
             />
-            <button type="submit" className="btn kill" disabled={busy}>
-              Turn off
-            </button>
-          </div>
-        </form>
+            <Beside>
+              <Button type="submit" tone="kill">
+                Turn off
+              </Button>
+            </Beside>
+          </Row>
+        </Form>
       ) : secret ? (
-        <form onSubmit={turnOn}>
+        <Form
+          of={turnOn}
+          label="Turn on the second factor"
+          send={async ({ code }) => {
+            const made = await data(api.POST('/api/session/second-factor', { body: { secret: secret.secret, code } }))
+            setCodes(made.codes)
+          }}
+          done={() => {
+            setSecret(undefined)
+            turnOn.again()
+          }}
+        >
           <div className="flex gap-6 items-start">
             <svg
               className="qr"
@@ -181,24 +182,21 @@ function SecondFactor() {
                 <b className="tracking-wider">{secret.secret.replace(/(.{4})/g, '$1 ')}</b>
               </p>
               <TextField
+                name="code"
                 label="The six digits that it shows"
                 inputMode="numeric"
                 autoComplete="one-time-code"
-                value={code}
-                onChange={setCode}
-                required
+                needed="Type the digits that the authenticator shows."
               />
               <div className="flex gap-2">
-                <button type="submit" className="btn go" disabled={busy}>
+                <Button type="submit" tone="go">
                   Turn on
-                </button>
-                <button type="button" className="btn" onClick={() => setSecret(undefined)}>
-                  Leave it
-                </button>
+                </Button>
+                <Button onClick={() => setSecret(undefined)}>Leave it</Button>
               </div>
             </div>
           </div>
-        </form>
+        </Form>
       ) : (
         <button
           type="button"
@@ -222,18 +220,8 @@ export async function enter(householdId: string) {
 
 function Households({ current }: { current: string }) {
   const mine = useQuery({ queryKey: ['households'], queryFn: () => data(api.GET('/api/session/households')) })
-  const [name, setName] = useState('')
-  const { act, error, busy } = useAct()
-  function begin(event: FormEvent) {
-    event.preventDefault()
-    act(
-      () => api.POST('/api/session/households', { body: { name, timeZone: zoneHere } }),
-      () => {
-        queryClient.clear()
-        window.location.assign('/setup')
-      },
-    )
-  }
+  const { act, error } = useAct()
+  const of = useOwnForm({ name: '' })
   return (
     <>
       <table className="tb" aria-label="Your households">
@@ -255,12 +243,23 @@ function Households({ current }: { current: string }) {
           ))}
         </tbody>
       </table>
-      <form className="row-form mt-3" onSubmit={begin}>
-        <TextField label="Begin another household, called" value={name} onChange={setName} required />
-        <button type="submit" className="btn" disabled={busy}>
-          Begin it
-        </button>
-      </form>
+      <Form
+        of={of}
+        label="Another household"
+        className="mt-3"
+        send={({ name }) => api.POST('/api/session/households', { body: { name, timeZone: zoneHere } })}
+        done={() => {
+          queryClient.clear()
+          window.location.assign('/setup')
+        }}
+      >
+        <Row>
+          <TextField name="name" label="Begin another household, called" needed="Type a name for it." />
+          <Beside>
+            <Button type="submit">Begin it</Button>
+          </Beside>
+        </Row>
+      </Form>
       <ProblemNote error={error} />
     </>
   )

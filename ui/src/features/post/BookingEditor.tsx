@@ -1,33 +1,49 @@
 import { useQuery } from '@tanstack/react-query'
-import { type FormEvent, useState } from 'react'
+import type { FormEvent } from 'react'
 import { api, data, messageOf } from '@/api/client'
 import { accounts } from '@/api/queries'
+import { known, type Reading, useReadings } from '@/api/reading'
 import { AccountPicker } from '@/parts/AccountPicker'
-import { typedAmount } from '@/parts/figures'
+import { Button } from '@/parts/Button'
+import { figure } from '@/parts/figures'
+import { AmountInput, amountIn, amountText } from '@/parts/form/AmountInput'
+import { Field } from '@/parts/form/Field'
 import { JournalEntry } from '@/parts/JournalEntry'
+import { useKept } from '@/parts/kept'
+import { box } from '@/parts/look'
 import type { Booking } from './booking'
 import type { Waiting } from './types'
 
-interface Draft {
+/** One part as it is typed. */
+interface Part {
   key: number
   accountId: string
+  /** A text in the way of categories that names none. */
+  unknown: string
   amount: string
   other: string
   note: string
 }
 
-function drafts(booking: Booking, line: Waiting, split: boolean): Draft[] {
+interface Draft {
+  payee: string
+  note: string
+  parts: Part[]
+}
+
+const emptyPart = (key: number): Part => ({ key, accountId: '', unknown: '', amount: '', other: '', note: '' })
+
+function begin(booking: Booking, line: Waiting, split: boolean, currencyOf: (id: string) => string): Draft {
   const parts = booking.parts.map((p, key) => ({
-    key,
+    ...emptyPart(key),
     accountId: p.accountId,
     amount: withoutSign(p.amount, line),
-    other: p.otherAmount ?? '',
+    other: amountText(p.otherAmount, currencyOf(p.accountId)),
     note: p.note ?? '',
   }))
-  if (parts.length === 0)
-    parts.push({ key: 0, accountId: '', amount: withoutSign(line.amount, line), other: '', note: '' })
-  if (split && parts.length === 1) parts.push({ key: 1, accountId: '', amount: '', other: '', note: '' })
-  return parts
+  if (parts.length === 0) parts.push({ ...emptyPart(0), amount: withoutSign(line.amount, line) })
+  if (split && parts.length === 1) parts.push(emptyPart(1))
+  return { payee: booking.payee || line.payee || line.memo, note: booking.note ?? '', parts }
 }
 
 /** Says what one line is: payee, category, and for a split several parts that add up to the line. */
@@ -44,40 +60,63 @@ export function BookingEditor({
   onDone: (booking: Booking) => void
   onCancel: () => void
 }) {
-  const [payee, setPayee] = useState(booking.payee || line.payee || line.memo)
-  const [note, setNote] = useState(booking.note ?? '')
-  const [parts, setParts] = useState(() => drafts(booking, line, split))
   const { data: all = [] } = useQuery(accounts)
+  const currencyOf = (id: string) => all.find((a) => a.id === id)?.currency ?? line.currency
+  const [draft, setDraft] = useKept(
+    `${split ? 'split' : 'booking'} of ${line.id}`,
+    begin(booking, line, split, currencyOf),
+  )
+  const { payee, note, parts } = draft
   const several = parts.length > 1
   /** The currency of an own account in another currency than the line's; undefined for all others. */
   const abroad = (id: string) => {
     const account = all.find((a) => a.id === id)
     return account?.hasOpeningBalance && account.currency !== line.currency ? account.currency : undefined
   }
-  const draft: Booking = {
+  const amounts = useReadings(parts.map((p) => ({ kind: amountIn(line.currency), text: p.amount })))
+  const others = useReadings(parts.map((p) => ({ kind: amountIn(abroad(p.accountId) ?? 'EUR'), text: p.other })))
+  const made: Booking = {
     payee,
     note,
-    parts: parts.map((p) => ({
+    parts: parts.map((p, i) => ({
       accountId: p.accountId,
-      amount: several ? withSign(p.amount, line) : line.amount,
-      otherAmount: abroad(p.accountId) ? typedAmount(p.other) : undefined,
+      amount: several ? withSign(amounts[i], line) : line.amount,
+      otherAmount: abroad(p.accountId) ? others[i]?.value : undefined,
       note: p.note,
     })),
   }
-  const filled = payee.trim() !== '' && draft.parts.every((p) => p.accountId && p.amount)
+  const problem = problemOf()
   const check = useQuery({
-    queryKey: ['would-book', line.id, draft],
-    enabled: filled,
+    queryKey: ['would-book', line.id, made],
+    enabled: problem === undefined,
     retry: false,
-    queryFn: () =>
-      data(api.POST('/api/waiting-lines/{id}/preview', { params: { path: { id: line.id } }, body: draft })),
+    queryFn: () => data(api.POST('/api/waiting-lines/{id}/preview', { params: { path: { id: line.id } }, body: made })),
   })
 
-  const change = (key: number, to: Partial<Draft>) =>
-    setParts((old) => old.map((p) => (p.key === key ? { ...p, ...to } : p)))
+  /** What is still missing or cannot be read, in words. */
+  function problemOf(): string | undefined {
+    if (payee.trim() === '') return 'Type who it is with.'
+    const unknown = parts.find((p) => p.unknown !== '')
+    if (unknown) return `“${unknown.unknown}” is no category. Choose one of the list, or make it there.`
+    if (parts.some((p) => p.accountId === '')) return 'Say where each part is booked.'
+    if ([...(several ? amounts : []), ...others].some((r) => r.pending)) return 'What was typed is still being read.'
+    const wrong = [...(several ? amounts : []), ...others].find((r) => r.problem !== undefined)
+    if (wrong) return wrong.problem
+    if (several && amounts.some((r) => r.value === undefined)) return 'Type the amount of each part.'
+    return undefined
+  }
+  const set = (to: Partial<Draft>) => setDraft((old) => ({ ...old, ...to }))
+  const change = (key: number, to: Partial<Part>) =>
+    setDraft((old) => ({ ...old, parts: old.parts.map((p) => (p.key === key ? { ...p, ...to } : p)) }))
+  function leave() {
+    setDraft(undefined)
+    onCancel()
+  }
   function submit(event: FormEvent) {
     event.preventDefault()
-    if (filled && check.data) onDone(draft)
+    if (problem !== undefined || !check.data) return
+    setDraft(undefined)
+    onDone(made)
   }
 
   return (
@@ -85,99 +124,143 @@ export function BookingEditor({
       className="booking"
       aria-label={split ? 'Split the line' : 'Change this line'}
       onSubmit={submit}
-      onKeyDown={(e) => e.key === 'Escape' && onCancel()}
+      onKeyDown={(e) => e.key === 'Escape' && leave()}
     >
-      <label className="field">
-        Payee
-        <input value={payee} onChange={(e) => setPayee(e.target.value)} />
-      </label>
+      <Field label="Payee">
+        {(ids) => <input {...ids} className={box()} value={payee} onChange={(e) => set({ payee: e.target.value })} />}
+      </Field>
       {parts.map((p, i) => (
         <div className={several ? 'part several' : 'part'} key={p.key}>
-          <div className="field">
-            {several ? `Part ${i + 1}` : 'Books to'}
-            <AccountPicker
-              label={several ? `Books to, part ${i + 1}` : 'Books to'}
-              value={p.accountId}
-              bookId={line.bookId}
-              otherBooks
-              without={line.accountId}
-              autoFocus={several ? i === parts.length - 1 : true}
-              onChange={(a) => change(p.key, { accountId: a.id })}
-            />
-          </div>
-          {abroad(p.accountId) && (
-            <label className="field">
-              {line.amount.startsWith('-') ? 'Arrived' : 'Left'} there, {abroad(p.accountId)}
-              <input
-                inputMode="decimal"
-                className="n"
-                value={p.other}
-                placeholder="0.00"
-                onChange={(e) => change(p.key, { other: e.target.value })}
+          <Field label={several ? `Part ${i + 1}` : 'Books to'}>
+            {(ids) => (
+              <AccountPicker
+                {...ids}
+                aria-label={several ? `Books to, part ${i + 1}` : 'Books to'}
+                aria-invalid={p.unknown !== '' || undefined}
+                value={p.accountId}
+                bookId={line.bookId}
+                otherBooks
+                without={line.accountId}
+                mayCreate={line.amount.startsWith('-') ? 'EXPENSE' : 'INCOME'}
+                autoFocus={several ? i === parts.length - 1 : true}
+                onChange={(a) => change(p.key, { accountId: a?.id ?? '', unknown: '' })}
+                onUnknown={(typed) => change(p.key, { accountId: '', unknown: typed })}
               />
-            </label>
+            )}
+          </Field>
+          {abroad(p.accountId) && (
+            <Field
+              label={`${line.amount.startsWith('-') ? 'Arrived' : 'Left'} there, ${abroad(p.accountId)}`}
+              hint={
+                <Asked
+                  reading={others[i]}
+                  onText={(other) => change(p.key, { other })}
+                  currency={abroad(p.accountId) ?? ''}
+                />
+              }
+            >
+              {(ids) => (
+                <AmountInput
+                  {...ids}
+                  currency={abroad(p.accountId)}
+                  text={p.other}
+                  placeholder={figure('0.00')}
+                  onText={(other) => change(p.key, { other })}
+                />
+              )}
+            </Field>
           )}
           {several && (
-            <label className="field">
-              Amount
-              <input
-                inputMode="decimal"
-                className="n"
-                aria-label={`Amount, part ${i + 1}`}
-                value={p.amount}
-                placeholder="0.00"
-                onChange={(e) => change(p.key, { amount: e.target.value })}
-              />
-            </label>
+            <Field label="Amount">
+              {(ids) => (
+                <AmountInput
+                  {...ids}
+                  keepsPlus
+                  aria-label={`Amount, part ${i + 1}`}
+                  currency={line.currency}
+                  text={p.amount}
+                  placeholder={figure('0.00')}
+                  onText={(amount) => change(p.key, { amount })}
+                />
+              )}
+            </Field>
+          )}
+          {several && (
+            <Asked reading={amounts[i]} onText={(amount) => change(p.key, { amount })} currency={line.currency} />
           )}
         </div>
       ))}
       <button
         type="button"
         className="link s justify-self-start"
-        onClick={() =>
-          setParts((old) => [
-            ...old,
-            { key: Math.max(...old.map((p) => p.key)) + 1, accountId: '', amount: '', other: '', note: '' },
-          ])
-        }
+        onClick={() => set({ parts: [...parts, emptyPart(Math.max(...parts.map((p) => p.key)) + 1)] })}
       >
         {several ? 'One more part' : 'Split it'}
       </button>
-      <label className="field">
-        Note
-        <input value={note} onChange={(e) => setNote(e.target.value)} />
-      </label>
-      {filled && check.error && (
+      <Field label="Note">
+        {(ids) => <input {...ids} className={box()} value={note} onChange={(e) => set({ note: e.target.value })} />}
+      </Field>
+      {problem === undefined && check.error && (
         <p className="note-error" role="alert">
           {messageOf(check.error)}
         </p>
       )}
-      {filled && check.data && (
+      {problem === undefined && check.data && (
         <JournalEntry title="Would book" books={check.data.books} between={check.data.betweenBooks} />
       )}
       <div className="acts">
-        <button type="submit" className="btn go" disabled={!filled || !check.data}>
+        <Button type="submit" tone="go" whyNot={problem ?? (check.error ? messageOf(check.error) : undefined)}>
           Take it <kbd>Enter</kbd>
-        </button>
-        <button type="button" className="btn" onClick={onCancel}>
+        </Button>
+        <Button onClick={leave}>
           Leave it <kbd>Esc</kbd>
-        </button>
+        </Button>
       </div>
     </form>
   )
 }
 
+/** An amount that may mean two things, with both to choose from. */
+function Asked({
+  reading,
+  currency,
+  onText,
+}: {
+  reading: Reading | undefined
+  currency: string
+  onText: (text: string) => void
+}) {
+  if (!reading?.choices.length) return null
+  return (
+    <span className="col-span-full text-small text-heartwood" role="status">
+      {reading.problem}{' '}
+      {reading.choices.map(({ value }) => (
+        <button
+          key={value}
+          type="button"
+          className="link mr-2"
+          onClick={() => onText(known(amountIn(currency), figure(value), value))}
+        >
+          {figure(value)}
+        </button>
+      ))}
+    </span>
+  )
+}
+
 /** A part is typed without a sign; it goes the way of its line, unless a sign says otherwise. */
-function withSign(typed: string, line: Waiting): string {
-  const amount = typedAmount(typed)
-  if (amount === undefined) return ''
+function withSign(reading: Reading | undefined, line: Waiting): string {
+  if (reading?.value === undefined) return ''
   const out = line.amount.startsWith('-')
-  return out && !/^[+-]/.test(typed.trim().replace('−', '-')) ? `-${amount}` : amount
+  return out && !/^[+\-−]/.test(reading.text.trim()) ? `-${reading.value}` : reading.value
 }
 
 /** The inverse: shown as a person would type it. */
 function withoutSign(amount: string, line: Waiting): string {
-  if (!line.amount.startsWith('-')) return amount
-  return amount.startsWith('-') ? amount.slice(1) : `+${amount}`
+  const kind = amountIn(line.currency)
+  if (!line.amount.startsWith('-') || !amount.startsWith('-')) {
+    const plus = line.amount.startsWith('-') ? '+' : ''
+    return known(kind, plus + figure(amount), amount)
+  }
+  return known(kind, figure(amount.slice(1)), amount.slice(1))
 }

@@ -1,31 +1,30 @@
-import { type FormEvent, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { api, data, messageOf, type Schemas } from '@/api/client'
+import { api, data, type Schemas } from '@/api/client'
 import { booksChanged, queryClient } from '@/api/queries'
+import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
-import { figure, typedAmount } from '@/parts/figures'
+import { Button } from '@/parts/Button'
+import { figure } from '@/parts/figures'
+import { amountText } from '@/parts/form/AmountInput'
+import { dayText } from '@/parts/form/DayInput'
+import { Foot } from '@/parts/form/Foot'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { AmountField, DateField } from '@/parts/form/fields'
 
 /** Corrects what was typed or taken from the file, or puts the statement away. */
 export function CorrectStatement({ sheet, onClose }: { sheet: Schemas['SheetJson']; onClose: () => void }) {
-  const [closesOn, setClosesOn] = useState(sheet.closesOn)
-  const [closing, setClosing] = useState(figure(sheet.closing))
-  const [problem, setProblem] = useState('')
+  const of = useOwnForm(
+    { closesOn: dayText(sheet.closesOn), closing: amountText(sheet.closing, sheet.currency) },
+    `correcting ${sheet.id}`,
+  )
+  const says = useSays()
   const navigate = useNavigate()
   const search = useScopeSearch()
   const params = { path: { id: sheet.id }, query: { version: sheet.version } }
 
-  async function save(event: FormEvent) {
-    event.preventDefault()
-    const amount = typedAmount(closing)
-    if (amount === undefined)
-      return setProblem('Type the closing balance as it stands on the statement, such as 2,409.65.')
-    try {
-      const fresh = await data(api.PUT('/api/statements/{id}', { params, body: { closesOn, closing: amount } }))
-      queryClient.setQueryData(['sheet', sheet.id], fresh)
-      onClose()
-    } catch (error) {
-      setProblem(messageOf(error))
-    }
+  function leave() {
+    of.forget()
+    onClose()
   }
   async function putAway() {
     try {
@@ -33,37 +32,32 @@ export function CorrectStatement({ sheet, onClose }: { sheet: Schemas['SheetJson
       await booksChanged()
       navigate(`/reconcile${search}`)
     } catch (error) {
-      setProblem(messageOf(error))
+      says.failed(error)
     }
   }
-
   return (
-    <form className="flex flex-col gap-3 flex-1" onSubmit={save} onKeyDown={(e) => e.key === 'Escape' && onClose()}>
+    <Form
+      of={of}
+      className="flex flex-1 flex-col gap-3"
+      fieldOf={{ amount: 'closing' }}
+      send={async (body) =>
+        queryClient.setQueryData(['sheet', sheet.id], await data(api.PUT('/api/statements/{id}', { params, body })))
+      }
+      done={onClose}
+    >
       <h2>Correct the statement</h2>
-      <label className="field">
-        Closes on
-        <input type="date" required value={closesOn} onChange={(e) => setClosesOn(e.target.value)} />
-      </label>
-      <label className="field">
-        Closing balance, {sheet.currency}
-        <input inputMode="decimal" className="n" value={closing} onChange={(e) => setClosing(e.target.value)} />
-      </label>
-      {problem && (
-        <p className="note-error" role="alert">
-          {problem}
-        </p>
-      )}
-      <div className="acts">
-        <button type="submit" className="btn go">
-          Correct it <kbd>Enter</kbd>
-        </button>
-        <button type="button" className="btn" onClick={onClose}>
-          Leave it <kbd>Esc</kbd>
-        </button>
-        <button type="button" className="btn kill full" onClick={putAway}>
+      <DateField name="closesOn" label="Closes on" needed="Type the last day of the statement." autoFocus />
+      <AmountField
+        name="closing"
+        label={`Closing balance, ${sheet.currency}`}
+        currency={sheet.currency}
+        needed={`Type the closing balance as it stands on the statement, such as ${figure('2409.65')}.`}
+      />
+      <Foot go="Correct it" onLeave={leave}>
+        <Button tone="kill" className="full" onClick={putAway}>
           Put the statement away
-        </button>
-      </div>
-    </form>
+        </Button>
+      </Foot>
+    </Form>
   )
 }

@@ -1,7 +1,9 @@
-import { type FormEvent, useState } from 'react'
-import { api, data, messageOf, type Schemas } from '@/api/client'
-import { booksChanged } from '@/api/queries'
-import { figure, typedAmount } from '@/parts/figures'
+import { api, data, type Schemas } from '@/api/client'
+import { Button } from '@/parts/Button'
+import { figure } from '@/parts/figures'
+import { dayText } from '@/parts/form/DayInput'
+import { Form, useOwnForm } from '@/parts/form/Form'
+import { AmountField, DateField } from '@/parts/form/fields'
 
 /** Begins a statement from paper: the day it closes and the balance that it states. */
 export function NewStatement({
@@ -13,74 +15,44 @@ export function NewStatement({
   autoFocus: boolean
   onBegun: (id: string) => void
 }) {
-  const [closesOn, setClosesOn] = useState(row.nextClosesOn)
-  const [closing, setClosing] = useState('')
-  const [opening, setOpening] = useState('')
-  const [problem, setProblem] = useState('')
-  const amount = typedAmount(closing)
+  const of = useOwnForm(
+    { closesOn: dayText(row.nextClosesOn), closing: '', opening: '' },
+    `statement of ${row.accountId}`,
+  )
 
-  async function begin(event: FormEvent) {
-    event.preventDefault()
-    if (amount === undefined)
-      return setProblem('Type the closing balance as it stands on the statement, such as 2,409.65.')
-    try {
-      const body = { accountId: row.accountId, closesOn, closing: amount, opening: typedAmount(opening) }
-      const begun = await data(api.POST('/api/statements', { body }))
-      await booksChanged()
-      onBegun(begun.id)
-    } catch (error) {
-      setProblem(messageOf(error))
-    }
+  async function begin({ closesOn, closing, opening }: { closesOn: string; closing: string; opening: string }) {
+    const body = { accountId: row.accountId, closesOn, closing, opening: opening || undefined }
+    onBegun((await data(api.POST('/api/statements', { body }))).id)
   }
-
   return (
-    <form className="flex flex-col gap-3 flex-1" onSubmit={begin}>
+    <Form of={of} send={begin} className="flex flex-1 flex-col gap-3" fieldOf={{ amount: 'closing' }}>
       <p className="q">
         With the statement beside the screen: its last day and the balance at its end. What is owed on a card or a loan
         is below zero.
       </p>
-      <label className="field">
-        Closes on
-        <input
-          type="date"
-          required
-          value={closesOn}
-          onChange={(e) => setClosesOn(e.target.value)}
-          // biome-ignore lint/a11y/noAutofocus: opened by a key, the person is about to type here
-          autoFocus={autoFocus}
-        />
-      </label>
-      <label className="field">
-        Closing balance, {row.currency}
-        <input
-          inputMode="decimal"
-          className="n"
-          value={closing}
-          aria-invalid={closing !== '' && amount === undefined}
-          onChange={(e) => setClosing(e.target.value)}
-        />
-      </label>
-      <label className="field">
-        Opening balance, if the statement says it
-        <input
-          inputMode="decimal"
-          className="n"
-          value={opening}
-          placeholder={figure(row.agreedBalance)}
-          aria-invalid={opening !== '' && typedAmount(opening) === undefined}
-          onChange={(e) => setOpening(e.target.value)}
-        />
-      </label>
-      {problem && (
-        <p className="note-error" role="alert">
-          {problem}
-        </p>
-      )}
+      <DateField
+        name="closesOn"
+        label="Closes on"
+        needed="Type the last day of the statement, such as 30 or 30 9."
+        autoFocus={autoFocus}
+      />
+      <AmountField
+        name="closing"
+        label={`Closing balance, ${row.currency}`}
+        currency={row.currency}
+        needed={`Type the closing balance as it stands on the statement, such as ${figure('2409.65')}.`}
+      />
+      <AmountField
+        name="opening"
+        label="Opening balance, if the statement says it"
+        currency={row.currency}
+        placeholder={figure(row.agreedBalance)}
+      />
       <div className="acts">
-        <button type="submit" className="btn go wide">
+        <Button type="submit" tone="go" size="wide">
           Begin to tick <kbd>Enter</kbd>
-        </button>
+        </Button>
       </div>
-    </form>
+    </Form>
   )
 }

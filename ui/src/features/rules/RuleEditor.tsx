@@ -5,10 +5,18 @@ import { accounts } from '@/api/queries'
 import type { Waiting } from '@/features/post/types'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { counted } from '@/parts/figures'
+import { useKept } from '@/parts/kept'
+import { Select } from '@/parts/Select'
 import type { Rule, RuleDraft } from './types'
 import './rules.css'
 
 type Draft = Omit<RuleDraft, 'toAccountId'> & { toAccountId: string | undefined }
+
+const DIRECTIONS: { value: Draft['direction']; name: string }[] = [
+  { value: 'OUT', name: 'goes out of' },
+  { value: 'IN', name: 'comes into' },
+  { value: 'EITHER', name: 'moves on' },
+]
 
 function begin(rule: Rule | undefined, line: Waiting | undefined): Draft {
   if (rule) {
@@ -36,7 +44,7 @@ export function RuleEditor({
   onRemove?: () => void
 }) {
   const { data: all = [] } = useQuery(accounts)
-  const [draft, setDraft] = useState(() => begin(rule, line))
+  const [draft, setDraft] = useKept<Draft>(`rule ${rule?.id ?? line?.id ?? 'new'}`, begin(rule, line))
   const [problem, setProblem] = useState('')
   const suggestion = useQuery({
     queryKey: ['rule-suggestion', line?.id],
@@ -44,12 +52,16 @@ export function RuleEditor({
     queryFn: () => data(api.GET('/api/rules/suggestion', { params: { query: { line: line?.id ?? '' } } })),
   })
   const proposed = suggestion.data?.words
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the words are proposed once
   useEffect(() => {
-    if (proposed)
-      setDraft((old) => (old.words ? old : { ...old, words: proposed, payee: old.payee || readable(proposed) }))
+    if (proposed && !draft.words) setDraft({ ...draft, words: proposed, payee: draft.payee || readable(proposed) })
   }, [proposed])
 
   const set = (to: Partial<Draft>) => setDraft((old) => ({ ...old, ...to }))
+  const leave = () => {
+    setDraft(undefined)
+    onClose()
+  }
   const whole = draft.words.trim() && draft.toAccountId ? { ...draft, toAccountId: draft.toAccountId } : undefined
   const bookId = line?.bookId ?? all.find((a) => a.id === draft.onAccountId)?.bookId
   const reach = useQuery({
@@ -67,9 +79,12 @@ export function RuleEditor({
       if (rule) {
         const params = { path: { id: rule.id }, query: { version: rule.version } }
         await api.PUT('/api/rules/{id}', { params, body: whole })
+        setDraft(undefined)
         onSaved(rule)
       } else {
-        onSaved(await data(api.POST('/api/rules', { body: whole })))
+        const made = await data(api.POST('/api/rules', { body: whole }))
+        setDraft(undefined)
+        onSaved(made)
       }
     } catch (error) {
       setProblem(messageOf(error))
@@ -82,7 +97,7 @@ export function RuleEditor({
         <h2>{rule ? `Rule ${rule.no}` : no ? `Rule ${no}` : 'New rule'}</h2>
         {changed && <span className="wait s">not saved yet</span>}
       </div>
-      <form className="flex flex-col flex-1" onSubmit={save} onKeyDown={(e) => e.key === 'Escape' && onClose()}>
+      <form className="flex flex-col flex-1" onSubmit={save} onKeyDown={(e) => e.key === 'Escape' && leave()}>
         <div className="sentence">
           When any text has the words{' '}
           <input
@@ -95,24 +110,20 @@ export function RuleEditor({
             onChange={(e) => set({ words: e.target.value.toUpperCase() })}
           />{' '}
           and money{' '}
-          <select
-            className="pick"
+          <Select
+            line
             aria-label="In or out"
             value={draft.direction}
-            onChange={(e) => set({ direction: e.target.value as Draft['direction'] })}
-          >
-            <option value="OUT">goes out of</option>
-            <option value="IN">comes into</option>
-            <option value="EITHER">moves on</option>
-          </select>{' '}
+            options={DIRECTIONS}
+            onChange={(direction) => set({ direction })}
+          />{' '}
           <AccountPicker
-            label="On account"
-            className="pick w-full"
+            aria-label="On account"
             value={draft.onAccountId}
             bookId={line?.bookId}
             only={(a) => a.hasStatements}
-            none={{ name: 'any account', choose: () => set({ onAccountId: undefined }) }}
-            onChange={(a) => set({ onAccountId: a.id })}
+            none="any account"
+            onChange={(a) => set({ onAccountId: a?.id })}
           />
           then set the payee to{' '}
           <input
@@ -124,12 +135,12 @@ export function RuleEditor({
           />{' '}
           and book to{' '}
           <AccountPicker
-            label="Book to"
-            className="pick w-full"
+            aria-label="Book to"
             value={draft.toAccountId}
             bookId={bookId}
             otherBooks={draft.onAccountId !== undefined}
-            onChange={(a) => set({ toAccountId: a.id })}
+            mayCreate={draft.direction === 'IN' ? 'INCOME' : 'EXPENSE'}
+            onChange={(a) => set({ toAccountId: a?.id })}
           />
         </div>
         {reach.data && (
@@ -157,7 +168,7 @@ export function RuleEditor({
               Remove <kbd>Delete</kbd>
             </button>
           ) : (
-            <button type="button" className="btn" onClick={onClose}>
+            <button type="button" className="btn" onClick={leave}>
               Discard <kbd>Esc</kbd>
             </button>
           )}

@@ -1,13 +1,17 @@
 import { Fragment, type KeyboardEvent } from 'react'
+import { useSays } from '@/app/says'
 import { KIND_NAMES } from '@/features/chart/types'
-import { useCurrencyOptions } from '@/parts/Form'
-import { day, typedAmount } from '@/parts/figures'
-import { dayBefore, KINDS_TO_BEGIN, type TypedAccount, type TypedDraft } from './draft'
+import { day } from '@/parts/figures'
+import { AmountInput } from '@/parts/form/AmountInput'
+import { useCurrencies } from '@/parts/form/fields'
+import { Select } from '@/parts/Select'
+import { TypeAhead } from '@/parts/TypeAhead'
+import { KINDS_TO_BEGIN, type TypedAccount, type TypedDraft } from './draft'
 
 type Set = (change: (draft: TypedDraft) => TypedDraft) => void
 
 /** The accounts at banks, cards, cash and loans, book by book, with what stood on each. */
-export function AccountRows({ draft, setDraft }: { draft: TypedDraft; setDraft: Set }) {
+export function AccountRows({ draft, setDraft, before }: { draft: TypedDraft; setDraft: Set; before: string }) {
   const change = (key: number, to: Partial<TypedAccount>) =>
     setDraft((d) => ({ ...d, accounts: d.accounts.map((a) => (a.key === key ? { ...a, ...to } : a)) }))
   const remove = (key: number) => setDraft((d) => ({ ...d, accounts: d.accounts.filter((a) => a.key !== key) }))
@@ -30,7 +34,7 @@ export function AccountRows({ draft, setDraft }: { draft: TypedDraft; setDraft: 
   }
   /** Enter on the last line begins another. */
   function onEnter(event: KeyboardEvent, account: TypedAccount) {
-    if (event.key !== 'Enter' || event.ctrlKey || event.metaKey) return
+    if (event.key !== 'Enter' || event.defaultPrevented || event.ctrlKey || event.metaKey) return
     event.preventDefault()
     const own = draft.accounts.filter((a) => a.book === account.book)
     const next = own[own.indexOf(account) + 1]
@@ -62,7 +66,7 @@ export function AccountRows({ draft, setDraft }: { draft: TypedDraft; setDraft: 
             <th>Kind</th>
             <th>Ending</th>
             <th>In</th>
-            <th className="n">At the end of {day(dayBefore(draft.beginsOn))}</th>
+            <th className="n">At the end of {day(before)}</th>
             <th>Taken from</th>
             <th>
               <span className="vh">Remove</span>
@@ -119,9 +123,9 @@ function AccountRow({
   remove: () => void
   onEnter: (event: KeyboardEvent) => void
 }) {
-  const currencies = useCurrencyOptions()
+  const currencies = useCurrencies()
+  const says = useSays()
   const name = account.name || 'the new account'
-  const wrong = account.balance !== '' && typedAmount(account.balance) === undefined
   return (
     <tr onKeyDown={onEnter}>
       <td>
@@ -134,18 +138,13 @@ function AccountRow({
         />
       </td>
       <td>
-        <select
-          className="pick"
+        <Select
+          line
           aria-label={`Kind of ${name}`}
           value={account.kind}
-          onChange={(e) => change({ kind: e.target.value as TypedAccount['kind'] })}
-        >
-          {KINDS_TO_BEGIN.map((k) => (
-            <option key={k} value={k}>
-              {KIND_NAMES[k]}
-            </option>
-          ))}
-        </select>
+          options={KINDS_TO_BEGIN.map((k) => ({ value: k, name: KIND_NAMES[k] }))}
+          onChange={(kind) => change({ kind })}
+        />
       </td>
       <td>
         <input
@@ -157,27 +156,25 @@ function AccountRow({
         />
       </td>
       <td>
-        <select
-          className="pick"
+        <TypeAhead
+          line
+          what="currency"
           aria-label={`Currency of ${name}`}
-          value={account.currency}
-          onChange={(e) => change({ currency: e.target.value })}
-        >
-          {currencies.map((c) => (
-            <option key={c.value} value={c.value} title={c.name}>
-              {c.value}
-            </option>
-          ))}
-        </select>
+          choices={currencies}
+          chosen={account.currency}
+          onChoose={(c) => change({ currency: c.id })}
+          onUnknown={(typed) =>
+            says.failed(new Error(`“${typed}” is no currency. Type its code or a part of its name.`))
+          }
+        />
       </td>
       <td className="n">
-        <input
-          className="line n w-full"
-          inputMode="decimal"
+        <AmountInput
+          line
           aria-label={`Balance of ${name}`}
-          aria-invalid={wrong}
-          value={account.balance}
-          onChange={(e) => change({ balance: e.target.value })}
+          currency={account.currency}
+          text={account.balance}
+          onText={(balance) => change({ balance })}
         />
       </td>
       <td>
@@ -192,12 +189,12 @@ function AccountRow({
         ) : (
           <span className="flex items-center gap-1 s q">
             1 {account.currency} ={' '}
-            <input
-              className="line n w-[64px]"
-              inputMode="decimal"
+            <AmountInput
+              line
+              className="w-[72px]"
               aria-label={`Rate of ${name} in ${base}`}
-              value={account.rate}
-              onChange={(e) => change({ rate: e.target.value })}
+              text={account.rate}
+              onText={(rate) => change({ rate })}
             />{' '}
             {base}
           </span>

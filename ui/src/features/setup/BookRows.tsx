@@ -1,8 +1,17 @@
 import { Fragment, useState } from 'react'
 import type { Schemas } from '@/api/client'
-import { useCurrencyOptions } from '@/parts/Form'
+import { useSays } from '@/app/says'
 import { counted } from '@/parts/figures'
-import { type Group, monthOptions, type SetupBook, STARTER_NAMES, type TypedDraft } from './draft'
+import { useCurrencies } from '@/parts/form/fields'
+import { box } from '@/parts/look'
+import { Select } from '@/parts/Select'
+import { TypeAhead } from '@/parts/TypeAhead'
+import { type Group, monthOptions, type SetupBook, STARTERS, type TypedDraft } from './draft'
+
+const HOLDS: { value: Group['accountClass']; name: string }[] = [
+  { value: 'INCOME', name: 'income' },
+  { value: 'EXPENSE', name: 'expenses' },
+]
 
 type Set = (change: (draft: TypedDraft) => TypedDraft) => void
 
@@ -16,7 +25,8 @@ export function BookRows({
   setDraft: Set
   starters: Schemas['StarterJson'][]
 }) {
-  const currencies = useCurrencyOptions()
+  const currencies = useCurrencies()
+  const says = useSays()
   const [open, setOpen] = useState<number>()
   const change = (at: number, to: Partial<SetupBook>) =>
     setDraft((d) => ({ ...d, books: d.books.map((b, i) => (i === at ? { ...b, ...to } : b)) }))
@@ -76,49 +86,36 @@ export function BookRows({
                   />
                 </td>
                 <td>
-                  <select
-                    className="pick"
+                  <TypeAhead
+                    line
+                    what="currency"
                     aria-label={`Base currency of book ${i + 1}`}
-                    value={book.currency}
-                    onChange={(e) => change(i, { currency: e.target.value })}
-                  >
-                    {currencies.map((c) => (
-                      <option key={c.value} value={c.value} label={c.name}>
-                        {c.value}
-                      </option>
-                    ))}
-                  </select>
+                    choices={currencies}
+                    chosen={book.currency}
+                    onChoose={(c) => change(i, { currency: c.id })}
+                    onUnknown={(typed) =>
+                      says.failed(new Error(`“${typed}” is no currency. Type its code or a part of its name.`))
+                    }
+                  />
                 </td>
                 <td>
-                  <select
-                    className="pick"
+                  <Select
+                    line
                     aria-label={`Fiscal year of book ${i + 1} starts in`}
-                    value={book.fiscalYearStartsIn}
-                    onChange={(e) => change(i, { fiscalYearStartsIn: Number(e.target.value) })}
-                  >
-                    {monthOptions.map((m) => (
-                      <option key={m.value} value={m.value}>
-                        {m.name}
-                      </option>
-                    ))}
-                  </select>
+                    value={String(book.fiscalYearStartsIn)}
+                    options={monthOptions}
+                    onChange={(month) => change(i, { fiscalYearStartsIn: Number(month) })}
+                  />
                 </td>
                 <td>
-                  <select
-                    className="pick"
+                  <Select
+                    line
+                    className="inline-flex"
                     aria-label={`Starter chart of book ${i + 1}`}
                     value={book.starter}
-                    onChange={(e) => {
-                      const starter = e.target.value as SetupBook['starter']
-                      change(i, { starter, groups: groupsOf(starter) })
-                    }}
-                  >
-                    {Object.entries(STARTER_NAMES).map(([value, name]) => (
-                      <option key={value} value={value}>
-                        {name}
-                      </option>
-                    ))}
-                  </select>{' '}
+                    options={STARTERS}
+                    onChange={(starter) => change(i, { starter, groups: groupsOf(starter) })}
+                  />{' '}
                   <span className="q s">{summary(book.groups)}</span>{' '}
                   <button
                     type="button"
@@ -172,23 +169,21 @@ function Groups({ groups, set }: { groups: Group[]; set: (groups: Group[]) => vo
       {groups.map((g, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: groups may have any name while they are typed
         <div className="grid grid-cols-[92px_170px_1fr_60px] gap-2 items-center" key={i}>
-          <select
-            className="pick"
+          <Select
+            line
             aria-label={`Group ${i + 1} holds`}
             value={g.accountClass}
-            onChange={(e) => change(i, { accountClass: e.target.value as Group['accountClass'] })}
-          >
-            <option value="INCOME">income</option>
-            <option value="EXPENSE">expenses</option>
-          </select>
+            options={HOLDS}
+            onChange={(accountClass) => change(i, { accountClass })}
+          />
           <input
-            className="box"
+            className={box()}
             aria-label={`Name of group ${i + 1}`}
             value={g.name}
             onChange={(e) => change(i, { name: e.target.value })}
           />
           <input
-            className="box"
+            className={box()}
             aria-label={`Categories of group ${i + 1}, apart by commas`}
             defaultValue={g.categories.join(', ')}
             onChange={(e) => change(i, { categories: e.target.value.split(',').map((c) => c.trim()) })}

@@ -5,8 +5,10 @@ import { api, data, Problem } from '@/api/client'
 import { booksChanged, queryClient } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
-import { ProblemNote } from '@/parts/Form'
+import { Button } from '@/parts/Button'
 import { longDay } from '@/parts/figures'
+import { DayInput } from '@/parts/form/DayInput'
+import { ProblemNote } from '@/parts/form/ProblemNote'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { AccountRows } from './AccountRows'
@@ -31,7 +33,7 @@ export function Setup() {
 }
 
 function SetupForm({ first }: { first: SetupPage }) {
-  const { draft, setDraft, page, error, kept, keep, version } = useDraft(first)
+  const { draft, setDraft, page, error, kept, unread, keep, version } = useDraft(first)
   const [refused, setRefused] = useState<unknown>()
   const [busy, setBusy] = useState(false)
   const navigate = useNavigate()
@@ -39,6 +41,7 @@ function SetupForm({ first }: { first: SetupPage }) {
   const stops = page.missing.filter((m) => m.stops)
 
   async function openBooks() {
+    if (busy) return
     setBusy(true)
     setRefused(undefined)
     try {
@@ -66,7 +69,7 @@ function SetupForm({ first }: { first: SetupPage }) {
             <h1>A new household</h1>
             <span className="q">everything here can be changed later</span>
             <span className="end q s" role="status">
-              {kept ? 'kept as you type' : 'keeping…'}
+              {unread.length > 0 ? 'not all of it can be read' : kept ? 'kept as you type' : 'keeping…'}
             </span>
           </div>
           <p className="sentence">
@@ -78,24 +81,24 @@ function SetupForm({ first }: { first: SetupPage }) {
               onChange={(e) => setDraft((d) => ({ ...d, name: e.target.value }))}
             />{' '}
             and begins on{' '}
-            <input
-              className="line"
-              type="date"
+            <DayInput
+              line
+              className="inline-block w-[150px]"
               aria-label="First day"
-              value={draft.beginsOn}
-              onChange={(e) => e.target.value && setDraft((d) => ({ ...d, beginsOn: e.target.value }))}
+              text={draft.beginsOn}
+              onText={(beginsOn) => setDraft((d) => ({ ...d, beginsOn }))}
             />
             .
           </p>
           <BookRows draft={draft} setDraft={setDraft} starters={page.starters} />
-          <AccountRows draft={draft} setDraft={setDraft} />
+          <AccountRows draft={draft} setDraft={setDraft} before={dayBefore(page.draft.beginsOn)} />
         </Scroll>
       </section>
       <aside className="insp" aria-label="The opening entries">
         <div className="ih">
           <h2>The opening entries</h2>
         </div>
-        <p className="q s ihs">at the end of {longDay(dayBefore(draft.beginsOn))}; they balance as you type</p>
+        <p className="q s ihs">at the end of {longDay(dayBefore(page.draft.beginsOn))}; they balance as you type</p>
         <OpeningEntries openings={page.openings} />
         {page.advice && <p className="wait mb-3">{page.advice}</p>}
         {page.missing.length > 0 && (
@@ -110,11 +113,16 @@ function SetupForm({ first }: { first: SetupPage }) {
             </ul>
           </>
         )}
+        {unread.map((problem) => (
+          <p key={problem} className="text-aril" role="alert">
+            {problem}
+          </p>
+        ))}
         <ProblemNote error={error ?? refused} />
         <div className="acts">
-          <button type="button" className="btn go wide" disabled={busy || stops.length > 0} onClick={openBooks}>
+          <Button tone="go" size="wide" whyNot={unread[0] ?? stops[0]?.what} onClick={openBooks}>
             Open the books <kbd>Ctrl Enter</kbd>
-          </button>
+          </Button>
           <p className="q s full">
             Each balance is checked against the first statement and can be put right later. You can leave this page and
             come back.

@@ -11,6 +11,7 @@ export function useDraft(first: SetupPage) {
   const [page, setPage] = useState(first)
   const [error, setError] = useState<unknown>()
   const [kept, setKept] = useState(true)
+  const [unread, setUnread] = useState<string[]>([])
   const version = useRef(first.version)
   const sending = useRef<Promise<void>>(Promise.resolve())
   const latest = useRef(draft)
@@ -21,12 +22,13 @@ export function useDraft(first: SetupPage) {
     sending.current = sending.current.then(async () => {
       const sent = latest.current
       try {
-        const body = { version: version.current, draft: untyped(sent) }
-        const answer = await data(api.PUT('/api/setup', { body }))
+        const { draft, unread } = await untyped(sent, page.draft.beginsOn)
+        const answer = await data(api.PUT('/api/setup', { body: { version: version.current, draft } }))
         version.current = answer.version
+        setUnread(unread)
         setPage(answer)
         setError(undefined)
-        if (latest.current === sent) setKept(true)
+        if (latest.current === sent) setKept(unread.length === 0)
         queryClient.setQueryData(['setup'], answer)
         queryClient.invalidateQueries({ queryKey: ['almanac'] })
       } catch (e) {
@@ -48,5 +50,5 @@ export function useDraft(first: SetupPage) {
     return () => clearTimeout(timer)
   }, [draft])
 
-  return { draft, setDraft, page, error, kept, keep, version }
+  return { draft, setDraft, page, error, kept, unread, keep, version }
 }

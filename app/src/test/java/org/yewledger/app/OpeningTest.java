@@ -1,6 +1,7 @@
 package org.yewledger.app;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.nio.charset.StandardCharsets;
@@ -112,5 +113,30 @@ public class OpeningTest extends AppTest {
     assertEquals(
         h.api().post("/api/statements/" + statement + "/finish?version=0", "").status(), 200);
     assertEquals(set(h, "2026-08-01", "900.00").problem(), "opening-agreed");
+  }
+
+  @Test
+  public void anAccountIsMadeWithItsOpeningBalanceInOneAct() {
+    Household h = found("opened");
+    String body =
+        """
+        {"bookId":"%s","name":"Harbour Savings","kind":"SAVINGS","currency":"EUR","group":false,
+         "opensOn":"2026-08-01","opening":"%s","facts":{"number":"","tail":"","institution":"",
+         "webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":""}}\
+        """;
+    String book = h.current().bookId().toString();
+    assertEquals(
+        h.api().post("/api/accounts", body.formatted(book, "12.345")).problem(), "amount-too-fine");
+    assertFalse(
+        h.api().get("/api/accounts").json().toString().contains("Harbour Savings"),
+        "nothing is made where the balance is refused");
+    Api.Answer made = h.api().post("/api/accounts", body.formatted(book, "1250.00"));
+    assertEquals(made.status(), 201);
+    String id = made.json().path("id").asString();
+    JsonNode page = h.api().get("/api/accounts/" + id + "?on=2026-09-30").json();
+    assertEquals(page.path("balance").asString(), "1250.00");
+    JsonNode undo = h.api().get("/api/acts/next").json().path("undo");
+    h.api().post("/api/acts/" + undo.path("id").asString() + "/undo", "");
+    assertFalse(h.api().get("/api/accounts").json().toString().contains("Harbour Savings"));
   }
 }

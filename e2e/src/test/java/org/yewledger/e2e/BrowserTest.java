@@ -178,6 +178,15 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
     return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name));
   }
 
+  /** Chooses one of a few by its name. */
+  protected static void choose(Locator select, String name) {
+    select.click();
+    select
+        .page()
+        .getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(name).setExact(true))
+        .click();
+  }
+
   /** Chooses a sample file on the Gather page, for the account. */
   protected static void chooseFile(Page page, String account, Path file) {
     page.waitForFileChooser(() -> button(page, "Choose files for " + account).click())

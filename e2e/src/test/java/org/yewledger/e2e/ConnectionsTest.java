@@ -53,7 +53,7 @@ public class ConnectionsTest extends BrowserTest {
     assertThat(page.getByText("healthy, until 3 Jan")).isVisible();
     Locator current = page.getByLabel("Account of the books for Harbour Current");
     assertThat(current).hasValue("Harbour Current");
-    assertThat(page.getByLabel("First day for Harbour Current")).hasValue("2026-10-01");
+    assertThat(page.getByLabel("First day for Harbour Current")).hasValue("1 Oct 2026");
     page.getByLabel("Use Harbour Savings").click();
     button(page, "make a new account").last().click();
     page.getByLabel("Name of the new account for Harbour Savings").fill("Savings at Harbour");

@@ -21,7 +21,7 @@ public class PaperStatementTest extends BrowserTest {
     row(page, "Home loan").click();
     page.getByLabel("Closing balance, EUR").fill("a lot");
     button(page, "Begin to tick").click();
-    assertThat(page.getByRole(AriaRole.ALERT)).containsText("as it stands on the statement");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("is not an amount");
     page.getByLabel("Closing balance, EUR").fill("\u2212182,800.02");
     button(page, "Begin to tick").click();
 

@@ -59,7 +59,7 @@ public class SettingUpTest extends BrowserTest {
     String email = UUID.randomUUID() + "@aldercott.example";
     owner.getByLabel("Name").fill("Tobias Aldercott");
     owner.getByLabel("Email").fill(email);
-    owner.getByLabel("Role").last().selectOption("READER");
+    choose(owner.getByLabel("Role", new Page.GetByLabelOptions().setExact(true)), "reader");
     button(owner, "Make a link").click();
     String link =
         owner.getByLabel("Link", new Page.GetByLabelOptions().setExact(true)).inputValue();

@@ -8,6 +8,7 @@ import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,6 +29,7 @@ import org.yewledger.app.platform.Ids;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Book;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.Currencies;
 
 /** The chart of accounts. */
@@ -37,11 +39,17 @@ class ChartController {
   private final ChartService charts;
   private final ChartViewService views;
   private final AccountService accounts;
+  private final AccountOpenings openings;
 
-  ChartController(ChartService charts, ChartViewService views, AccountService accounts) {
+  ChartController(
+      ChartService charts,
+      ChartViewService views,
+      AccountService accounts,
+      AccountOpenings openings) {
     this.charts = charts;
     this.views = views;
     this.accounts = accounts;
+    this.openings = openings;
   }
 
   /** The tree with balances at the end of a day. */
@@ -57,13 +65,19 @@ class ChartController {
     return chart.accounts().map(a -> AccountJson.of(a, chart)).toList();
   }
 
+  /** Adds an account, with its opening balance where one is said: one act, or none. */
   @PostMapping("/api/accounts")
   @ResponseStatus(HttpStatus.CREATED)
-  MadeJson add(@Valid @RequestBody AccountDraftJson draft) {
+  @Transactional
+  public MadeJson add(@Valid @RequestBody AccountDraftJson draft) {
     Book book = charts.chart().book(draft.bookId()).toBook();
     Account account = account(Ids.next(), book, draft, null);
     Account added =
         accounts.add(account, draft.parentId(), draft.facts().toFacts(account.currency()));
+    LocalDate opensOn = draft.opensOn();
+    if (opensOn != null && draft.opening() != null) {
+      openings.open(added.id(), opensOn, Amount.of(draft.opening(), added.currency()));
+    }
     return new MadeJson(added.id());
   }
 

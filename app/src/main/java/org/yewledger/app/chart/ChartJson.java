@@ -104,7 +104,12 @@ final class ChartJson {
 
   record ChartPageJson(LocalDate on, List<BookChartJson> books) {}
 
-  /** An account as the person writes it. */
+  /**
+   * An account as the person writes it.
+   *
+   * @param opening for a new one with an opening day: what stands on it at the end of the day
+   *     before
+   */
   record AccountDraftJson(
       @NotNull UUID bookId,
       @Nullable UUID parentId,
@@ -113,6 +118,7 @@ final class ChartJson {
       @NotNull @Size(max = Texts.SHORT) String currency,
       boolean group,
       @Nullable LocalDate opensOn,
+      @Nullable BigDecimal opening,
       @NotNull @jakarta.validation.Valid FactsJson facts) {}
 
   /** {@code place} counts from 0 among the new neighbours; missing: at the end. */

@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.AccountLocks;
+import org.yewledger.app.chart.AccountOpenings;
 import org.yewledger.app.chart.AgreedThrough;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
@@ -31,7 +32,7 @@ import org.yewledger.core.money.ExchangeRates;
 
 /** Sets and corrects opening balances; each is an entry against the book's opening equity. */
 @Service
-public class OpeningService {
+public class OpeningService implements AccountOpenings {
   /** The opening entry of an account and what it says. */
   public record Opening(UUID entryId, long entryNo, Position position) {}
 
@@ -89,6 +90,12 @@ public class OpeningService {
                       Amount.ofMinor(row.getLong(6), CurrencyUnit.of(row.getString(7))))));
         });
     return openings;
+  }
+
+  @Override
+  @Transactional
+  public void open(UUID accountId, LocalDate opensOn, Amount balance) {
+    set(List.of(new Wanted(accountId, opensOn, balance)));
   }
 
   /** Sets the opening days and balances of several accounts, all or none. */

@@ -23,6 +23,7 @@ public final class AmountText {
   private static final int LONGEST = 60;
   private static final Pattern CODE_BEFORE = Pattern.compile("([A-Z]{3}|[\u20ac\u00a3])\\s*(.+)");
   private static final Pattern CODE_BEHIND = Pattern.compile("(.+?)\\s*([A-Z]{3}|[\u20ac\u00a3])");
+  private static final Pattern HAS_DIGIT = Pattern.compile("\\d");
   private static final Pattern IN_BRACKETS = Pattern.compile("\\(([^()+*/]+)\\)");
 
   private AmountText() {}
@@ -39,7 +40,7 @@ public final class AmountText {
   public static Typed<Amount> read(
       String typed, CurrencyUnit currency, Formats formats, boolean mayBeOther) {
     String text = typed.strip().toUpperCase(Locale.ROOT);
-    if (text.isEmpty() || text.length() > LONGEST) {
+    if (text.length() > LONGEST || !HAS_DIGIT.matcher(text).find()) {
       return unreadable(typed);
     }
     CurrencyUnit said = currency;

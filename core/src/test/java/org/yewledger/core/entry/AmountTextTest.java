@@ -77,6 +77,7 @@ public class AmountTextTest {
       {"12.50 usd", null},
       {"12.50 xyz", null},
       {"abc", null},
+      {"a lot", null},
       {"", null},
       {"1234567890123456", null},
     };

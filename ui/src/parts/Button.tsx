@@ -1,0 +1,32 @@
+import type { VariantProps } from 'class-variance-authority'
+import type { ButtonHTMLAttributes, ReactNode } from 'react'
+import { useSays } from '@/app/says'
+import { button } from './look'
+
+type Props = Omit<ButtonHTMLAttributes<HTMLButtonElement>, 'disabled'> &
+  VariantProps<typeof button> & {
+    /** Why it cannot be pressed now; it can still be reached, and says so. */
+    whyNot?: string
+    children: ReactNode
+  }
+
+/** A button. One that cannot be pressed keeps its place and says why. */
+export function Button({ tone, size, whyNot, className, type = 'button', onClick, children, ...rest }: Props) {
+  const says = useSays()
+  return (
+    <button
+      {...rest}
+      type={type}
+      className={button({ tone, size, className })}
+      aria-disabled={whyNot === undefined ? undefined : true}
+      title={whyNot ?? rest.title}
+      onClick={(event) => {
+        if (whyNot === undefined) return onClick?.(event)
+        event.preventDefault()
+        says.failed(new Error(whyNot))
+      }}
+    >
+      {children}
+    </button>
+  )
+}

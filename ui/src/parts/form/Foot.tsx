@@ -1,0 +1,29 @@
+import type { ReactNode } from 'react'
+import { Button } from '@/parts/Button'
+
+/** Where a form ends: what it does, and the way out. */
+export function Foot({ go, onLeave, children }: { go: ReactNode; onLeave?: () => void; children?: ReactNode }) {
+  return (
+    <div className="acts">
+      <Button type="submit" tone="go">
+        {go} <kbd>Enter</kbd>
+      </Button>
+      {onLeave && (
+        <Button onClick={onLeave}>
+          Leave it <kbd>Esc</kbd>
+        </Button>
+      )}
+      {children}
+    </div>
+  )
+}
+
+/** Fields and their button side by side, as many as fit. */
+export function Row({ children }: { children: ReactNode }) {
+  return <div className="flex flex-wrap items-start gap-x-3 gap-y-2">{children}</div>
+}
+
+/** A button beside fields, at the height of their boxes. */
+export function Beside({ children }: { children: ReactNode }) {
+  return <div className="flex items-center gap-3 pt-[21px]">{children}</div>
+}
