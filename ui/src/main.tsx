@@ -3,15 +3,16 @@ import './styles/index.css'
 import './app/nonce'
 
 import { QueryClientProvider, useQuery } from '@tanstack/react-query'
-import { StrictMode } from 'react'
+import { StrictMode, useEffect, useState } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
-import { Problem } from './api/client'
-import { queryClient, session } from './api/queries'
-import { CommandsProvider } from './app/commands'
+import { onSessionEnd, Problem } from './api/client'
+import { onNotRead, queryClient, session } from './api/queries'
+import { CommandsProvider, OwnKeysProvider } from './app/commands'
 import { Frame } from './app/Frame'
-import { SaysProvider } from './app/says'
+import { SaysProvider, useSays } from './app/says'
 import { applyTheme } from './app/theme'
+import { ErrorBoundary, RouteWentWrong } from './app/WentWrong'
 import { Almanac } from './features/almanac/Almanac'
 import { AccountPage } from './features/chart/AccountPage'
 import { Chart } from './features/chart/Chart'
@@ -24,7 +25,7 @@ import { Begin } from './features/household/Begin'
 import { Books } from './features/household/Books'
 import { Join } from './features/household/Join'
 import { People } from './features/household/People'
-import { SignIn } from './features/household/SignIn'
+import { SignIn, SignInAgain } from './features/household/SignIn'
 import { You } from './features/household/You'
 import { Journal } from './features/journal/Journal'
 import { Post } from './features/post/Post'
@@ -40,26 +41,35 @@ import { Failed, Loading, Nothing } from './parts/States'
 const router = createBrowserRouter([
   {
     element: <Frame />,
+    errorElement: <RouteWentWrong />,
     children: [
-      { path: '/', element: <Almanac /> },
-      { path: '/gather', element: <Gather /> },
-      { path: '/gather/connections', element: <Connections /> },
-      { path: '/gather/connections/:connectionId', element: <BackFromBank /> },
-      { path: '/post', element: <Post /> },
-      { path: '/reconcile', element: <Reconcile /> },
-      { path: '/reconcile/:statementId', element: <StatementSheet /> },
-      { path: '/journal', element: <Journal /> },
-      { path: '/accounts/:accountId', element: <AccountPage /> },
-      { path: '/chart', element: <Chart /> },
-      { path: '/chart/opening', element: <OpeningBalances /> },
-      { path: '/setup', element: <Setup /> },
-      { path: '/books', element: <Books /> },
-      { path: '/currencies', element: <Rates /> },
-      { path: '/people', element: <People /> },
-      { path: '/you', element: <You /> },
-      { path: '/rules', element: <Rules /> },
-      { path: '/trial-balance', element: <TrialBalance /> },
-      { path: '*', element: <Nothing title="There is no such page">The path above leads to every station.</Nothing> },
+      {
+        errorElement: <RouteWentWrong />,
+        children: [
+          { path: '/', element: <Almanac /> },
+          { path: '/gather', element: <Gather /> },
+          { path: '/gather/connections', element: <Connections /> },
+          { path: '/gather/connections/:connectionId', element: <BackFromBank /> },
+          { path: '/post', element: <Post /> },
+          { path: '/reconcile', element: <Reconcile /> },
+          { path: '/reconcile/:statementId', element: <StatementSheet /> },
+          { path: '/journal', element: <Journal /> },
+          { path: '/accounts/:accountId', element: <AccountPage /> },
+          { path: '/chart', element: <Chart /> },
+          { path: '/chart/opening', element: <OpeningBalances /> },
+          { path: '/setup', element: <Setup /> },
+          { path: '/books', element: <Books /> },
+          { path: '/currencies', element: <Rates /> },
+          { path: '/people', element: <People /> },
+          { path: '/you', element: <You /> },
+          { path: '/rules', element: <Rules /> },
+          { path: '/trial-balance', element: <TrialBalance /> },
+          {
+            path: '*',
+            element: <Nothing title="There is no such page">The path above leads to every station.</Nothing>,
+          },
+        ],
+      },
     ],
   },
 ])
@@ -74,12 +84,29 @@ function Household() {
 
 function SignedInHousehold() {
   const { data, error, isPending, refetch } = useQuery(session)
+  const [ended, setEnded] = useState(false)
+  const { failed } = useSays()
+  useEffect(() => {
+    onSessionEnd(() => setEnded(true))
+    onNotRead((problem, again) => failed(problem, again))
+  }, [failed])
   if (isPending) return <Loading what="the household" />
   if (data) {
     writeWith(data.formats)
     keepFor(data.personId, data.householdId)
     // Written another way, all that is on the screen is written anew.
-    return <RouterProvider key={JSON.stringify(data.formats)} router={router} />
+    return (
+      <>
+        <OwnKeysProvider keys={data.keys}>
+          <RouterProvider key={JSON.stringify(data.formats)} router={router} />
+        </OwnKeysProvider>
+        <SignInAgain
+          email={data.email}
+          open={ended || (error instanceof Problem && error.status === 401)}
+          onSignedIn={() => setEnded(false)}
+        />
+      </>
+    )
   }
   if (error instanceof Problem && error.status !== 401) return <Failed error={error} retry={refetch} />
   return <SignIn />
@@ -93,7 +120,9 @@ if (root) {
       <QueryClientProvider client={queryClient}>
         <CommandsProvider>
           <SaysProvider>
-            <Household />
+            <ErrorBoundary>
+              <Household />
+            </ErrorBoundary>
           </SaysProvider>
         </CommandsProvider>
       </QueryClientProvider>

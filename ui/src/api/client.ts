@@ -48,11 +48,23 @@ const guard: Middleware = {
   },
 }
 
+/** Told when an answer says that nobody is signed in any more. */
+let sessionEnded: () => void = () => {}
+export function onSessionEnd(told: () => void) {
+  sessionEnded = told
+}
+
+const SESSION_ENDED = 'Your session has ended. Sign in again and send it once more; what you typed is still here.'
+
 async function problemOf(response: Response): Promise<Problem> {
   const body = await response
     .clone()
     .json()
     .catch(() => ({}))
+  if (response.status === 401 && !response.url.endsWith('/api/session')) {
+    sessionEnded()
+    return new Problem(401, 'session-ended', SESSION_ENDED)
+  }
   const code = String(body.type ?? '').replace('urn:yew:problem:', '')
   const fallback =
     response.status === 413

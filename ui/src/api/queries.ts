@@ -1,7 +1,20 @@
-import { QueryClient, queryOptions } from '@tanstack/react-query'
+import { QueryCache, QueryClient, queryOptions } from '@tanstack/react-query'
 import { api, data, Problem } from './client'
 
+/** Told of what could not be read anew while what was read before is still shown. */
+let notRead: (error: unknown, again: () => void) => void = () => {}
+export function onNotRead(told: typeof notRead) {
+  notRead = told
+}
+
 export const queryClient = new QueryClient({
+  queryCache: new QueryCache({
+    onError: (error, query) => {
+      // Without data the view itself says it; a session that ended is asked for again in place.
+      const ended = error instanceof Problem && error.status === 401
+      if (query.state.data !== undefined && !ended) notRead(error, () => void query.fetch())
+    },
+  }),
   defaultOptions: {
     queries: {
       staleTime: 5_000,

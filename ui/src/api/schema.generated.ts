@@ -1888,6 +1888,7 @@ export interface components {
             agreedThrough?: string;
             /** Format: uuid */
             bookId: string;
+            cash: components["schemas"]["CashRowJson"][];
             name: string;
         };
         BookingJson: {
@@ -1903,6 +1904,17 @@ export interface components {
             known: number;
             /** Format: int32 */
             openings: number;
+        };
+        CashRowJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            booksSay: string;
+            currency: string;
+            name: string;
         };
         CellJson: {
             /**

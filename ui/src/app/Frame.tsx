@@ -4,7 +4,7 @@ import { type ReactNode, Suspense, useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { api, type Schemas } from '@/api/client'
 import { books as booksQuery, queryClient, session } from '@/api/queries'
-import { longMonth, shortMonth, yearOf } from '@/parts/figures'
+import { longMonth, shortMonth, yearInHand, yearOf } from '@/parts/figures'
 import { Mark, Ring, stateInWords } from '@/parts/Ring'
 import { Loading } from '@/parts/States'
 import { AllKeys } from './AllKeys'
@@ -14,6 +14,8 @@ import { KeyStrip } from './KeyStrip'
 import { useScope, useScopeSearch } from './scope'
 import { switchTheme } from './theme'
 import { useUndo } from './undo'
+import { useEvents } from './useEvents'
+import { useViews } from './useViews'
 
 const BOOKS = [
   { to: '/journal', label: 'Journal' },
@@ -32,16 +34,21 @@ const OF_THE_HOUSEHOLD = [
 
 /** What stands around every view: the work path, the books, book and month, find or do, the keys. */
 export function Frame() {
-  const { page } = useScope()
+  const { page, month } = useScope()
   const search = useScopeSearch()
   const navigate = useNavigate()
   const { pathname } = useLocation()
   const [finding, setFinding] = useState(false)
   const [keys, setKeys] = useState(false)
   const stations = page.data?.stations
+  // Set before the view is drawn, which says the year of every day that is of another one.
+  if (month) yearInHand(yearOf(month))
   const go = (to: string) => () => navigate(to + search)
 
+  const { data: me } = useQuery(session)
   useUndo()
+  useEvents()
+  useViews(me?.householdName)
   useCommands([
     { keys: ['mod+k'], label: 'Find or do', strip: 'find or do', run: () => setFinding(true), whileTyping: true },
     { keys: ['?'], label: 'Show all keys', strip: 'all keys', run: () => setKeys(true) },

@@ -2,6 +2,8 @@ import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, 
 
 /** Something the person can do here. Keys, key strip and find-or-do are all made from these. */
 export interface Command {
+  /** Its name for the person's own keys; what the strip or the list says, unless that changes. */
+  id?: string
   /** Keys such as `Enter`, `Shift+Enter`, `mod+k` (Ctrl or Cmd), `. a` (one after the other); the first is shown. */
   keys: string[]
   /** What it does, as find-or-do lists it. */
@@ -23,6 +25,31 @@ const BEGUN_LASTS = 2000
 
 const Commands = createContext<Registry | null>(null)
 const Version = createContext(0)
+
+/** The keys that a person has made their own. */
+export interface OwnKeys {
+  /** Whether keys of one letter work (WCAG 2.1.4). */
+  letters: boolean
+  own: { what: string; key: string }[]
+}
+
+const Own = createContext<OwnKeys>({ letters: true, own: [] })
+
+export function OwnKeysProvider({ keys, children }: { keys: OwnKeys; children: ReactNode }) {
+  return <Own.Provider value={keys}>{children}</Own.Provider>
+}
+
+export const nameOf = (command: Command) => command.id ?? command.strip ?? command.label
+
+/** A key that is typed like text: one sign, or two after each other. */
+export const isLetters = (key: string) => key !== ' ' && /^\S( \S)?$/.test(key)
+
+/** The keys of a command as the person has them; without letters those with Ctrl, arrows and the like remain. */
+function ownKeys(command: Command, keys: OwnKeys): string[] {
+  const chosen = keys.own.find((own) => own.what === nameOf(command))?.key
+  const all = chosen === undefined ? command.keys : [chosen, ...command.keys.filter((key) => !isLetters(key))]
+  return keys.letters ? all : all.filter((key) => !isLetters(key))
+}
 
 /** Keeps the commands of what is on the screen and listens to the keyboard for all of them. */
 export function CommandsProvider({ children }: { children: ReactNode }) {
@@ -68,8 +95,9 @@ export function CommandsProvider({ children }: { children: ReactNode }) {
 /** Offers commands as long as the calling component is shown. Later ones win over earlier ones. */
 export function useCommands(commands: Command[]) {
   const registry = useContext(Commands)
+  const own = useContext(Own)
   const id = useRef(Symbol('view'))
-  const signature = commands.map((c) => c.keys.join() + c.label + c.strip).join('|')
+  const signature = commands.map((c) => ownKeys(c, own).join() + c.label + c.strip).join('|')
   const latest = useRef(commands)
   latest.current = commands
   // biome-ignore lint/correctness/useExhaustiveDependencies: the signature stands for the list
@@ -78,7 +106,11 @@ export function useCommands(commands: Command[]) {
     const key = id.current
     registry.views.set(
       key,
-      latest.current.map((c, i) => ({ ...c, run: () => latest.current[i]?.run() })),
+      latest.current.map((c, i) => ({
+        ...c,
+        keys: ownKeys(c, own),
+        run: () => latest.current[i]?.run(),
+      })),
     )
     registry.changed()
     return () => {

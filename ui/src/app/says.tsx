@@ -1,10 +1,20 @@
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react'
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import { messageOf } from '@/api/client'
 
 interface Saying {
   text: string
   bad?: boolean
   undo?: () => void
+  /** The act that could be undone before this was said: one that came since is what it tells of. */
+  before?: string
+  retry?: () => void
+}
+
+/** The last act of the person, which can be undone. */
+export interface LastAct {
+  id: string
+  words: string
+  undo: () => void
 }
 
 interface Says {
@@ -13,44 +23,104 @@ interface Says {
   /** Takes back what was said, once it no longer holds. */
   clear: () => void
   /** Says what went wrong. */
-  failed: (error: unknown) => void
+  failed: (error: unknown, retry?: () => void) => void
+  /** Says how far some work has come; an empty step says that it is over. */
+  progress: (work: string, step: string) => void
+  /** Tells which act can be undone now. */
+  last: (act: LastAct | undefined) => void
 }
 
-const SaysContext = createContext<Says>({ done: () => {}, clear: () => {}, failed: () => {} })
+const nothing = () => {}
+const SaysContext = createContext<Says>({
+  done: nothing,
+  clear: nothing,
+  failed: nothing,
+  progress: nothing,
+  last: nothing,
+})
 
 export const useSays = () => useContext(SaysContext)
 
-/** One line above the key strip: what was just done, or why it was not. */
+/** So long, in milliseconds, what was done stands over the key strip; its undo stays in the strip. */
+const STANDS = 8000
+
+/** One place above the key strip: what was just done, or why it was not, and how far long work has come. */
 export function SaysProvider({ children }: { children: ReactNode }) {
   const [saying, setSaying] = useState<Saying>()
+  const [works, setWorks] = useState<Record<string, string>>({})
+  const [act, setAct] = useState<LastAct>()
+  const latest = useRef(act)
+  latest.current = act
 
   useEffect(() => {
     if (!saying || saying.bad) return
-    const timer = setTimeout(() => setSaying(undefined), 8000)
+    const timer = setTimeout(() => setSaying(undefined), STANDS)
     return () => clearTimeout(timer)
   }, [saying])
 
-  const done = useCallback((text: string, undo?: () => void) => setSaying({ text, undo }), [])
-  const failed = useCallback((error: unknown) => setSaying({ text: messageOf(error), bad: true }), [])
+  // What could be undone when something was said before is not what it is said of now.
+  const told = useRef<string | undefined>(undefined)
+  const done = useCallback((text: string, undo?: () => void) => {
+    setSaying({ text, undo, before: told.current })
+    setTimeout(() => {
+      told.current = latest.current?.id
+    }, 0)
+  }, [])
+  const failed = useCallback(
+    (error: unknown, retry?: () => void) => setSaying({ text: messageOf(error), bad: true, retry }),
+    [],
+  )
   const clear = useCallback(() => setSaying(undefined), [])
-  const says = useMemo(() => ({ done, clear, failed }), [done, clear, failed])
+  const progress = useCallback(
+    (work: string, step: string) =>
+      setWorks((old) => {
+        const { [work]: _, ...others } = old
+        return step === '' ? others : { ...others, [work]: step }
+      }),
+    [],
+  )
+  const says = useMemo(() => ({ done, clear, failed, progress, last: setAct }), [done, clear, failed, progress])
+  const undo = saying?.undo ?? (saying && !saying.bad && act && act.id !== saying.before ? act.undo : undefined)
   return (
     <SaysContext.Provider value={says}>
       {children}
+      <div role="status" aria-label="Long work">
+        {Object.entries(works).map(([work, step]) => (
+          <div
+            key={work}
+            className="fixed right-0 bottom-[27px] left-0 z-30 flex min-h-[27px] items-center gap-3 border-t border-hairline-2 bg-leaf px-(--edge)"
+          >
+            <span className="size-2 flex-none animate-pulse rounded-full bg-heartwood motion-reduce:animate-none" />
+            <b className="font-medium">{work}</b> <span className="text-ink-2">{step}; you can go on meanwhile</span>
+          </div>
+        ))}
+      </div>
       <div role={saying?.bad ? 'alert' : 'status'}>
         {saying && (
           <div className={saying.bad ? 'says bad' : 'says'}>
             <span>{saying.text}</span>
-            {saying.undo && (
+            {undo && (
               <button
                 type="button"
                 className="link"
                 onClick={() => {
-                  saying.undo?.()
                   setSaying(undefined)
+                  undo()
                 }}
               >
                 Undo
+              </button>
+            )}
+            {saying.retry && (
+              <button
+                type="button"
+                className="link"
+                onClick={() => {
+                  setSaying(undefined)
+                  saying.retry?.()
+                }}
+              >
+                Try again
               </button>
             )}
             <button type="button" className="link" onClick={() => setSaying(undefined)}>

@@ -1,4 +1,5 @@
 import { queryOptions, useQuery } from '@tanstack/react-query'
+import { useEffect, useRef } from 'react'
 import { api, data } from '@/api/client'
 import { booksChanged, queryClient, session } from '@/api/queries'
 import { inSentence } from '@/parts/figures'
@@ -26,9 +27,18 @@ export function useUndo() {
     await booksChanged()
   }
 
+  const undoes = next?.undo
+  const { last } = says
+  const latest = useRef(takeBack)
+  latest.current = takeBack
+  useEffect(() => {
+    last(undoes && { id: undoes.id, words: inSentence(undoes.words), undo: () => void latest.current('undo') })
+  }, [last, undoes])
+
   const commands: Command[] = []
   if (next?.undo)
     commands.push({
+      id: 'undo',
       keys: ['mod+z'],
       label: `Undo: ${inSentence(next.undo.words)}`,
       strip: 'undo',
@@ -36,6 +46,7 @@ export function useUndo() {
     })
   if (next?.redo)
     commands.push({
+      id: 'redo',
       keys: ['mod+Shift+z', 'mod+y'],
       label: inSentence(next.redo.words).replace(/^Undid: /, 'Redo: '),
       strip: next.undo ? undefined : 'redo',

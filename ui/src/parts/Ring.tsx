@@ -47,7 +47,7 @@ export function Ring({
       {state === 'IN_PROGRESS' &&
         [8.6, 4.9].map((r) => (
           <g key={r}>
-            <Circle r={r} colour="color-mix(in srgb, var(--heartwood) 35%, transparent)" thick={1.1} />
+            <Circle r={r} colour="color-mix(in srgb, var(--heartwood) 45%, transparent)" thick={thick} />
             <circle
               cx="11"
               cy="11"
@@ -55,7 +55,7 @@ export function Ring({
               stroke="var(--heartwood)"
               strokeWidth={thick}
               pathLength="100"
-              strokeDasharray={`${Math.max(share, 4)} 100`}
+              strokeDasharray={`${Math.max(share, 8)} 100`}
               transform="rotate(-90 11 11)"
             />
           </g>

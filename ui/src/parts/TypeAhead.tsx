@@ -17,7 +17,7 @@ export interface Choice {
 
 const MOST_SHOWN = 60
 /** The last row of the list, where something new can be made. */
-const NEW = ' new'
+const NEW = 'make-a-new-one'
 
 /** Every word that was typed must stand somewhere; names that begin with it come first, then what is used most. */
 function fitting(choices: Choice[], typed: string, used: (id: string) => number): Choice[] {
@@ -192,7 +192,7 @@ export function TypeAhead(props: TypeAheadProps) {
         </Popover.Anchor>
         <Popover.Portal>
           <Popover.Content
-            className={`${floating} max-h-[min(320px,var(--radix-popover-content-available-height))] w-[max(240px,var(--radix-popover-trigger-width))] overflow-auto`}
+            className={`${floating} w-[max(240px,var(--radix-popover-trigger-width))]`}
             align="start"
             sideOffset={4}
             aria-label={creating === undefined ? `${name}, what fits` : `New ${what}`}
@@ -215,7 +215,14 @@ export function TypeAhead(props: TypeAheadProps) {
                 },
               )
             ) : (
-              <Command.List ref={list} label={`${name}, what fits`}>
+              <Command.List
+                className="max-h-[min(320px,var(--radix-popover-content-available-height))] overflow-auto"
+                ref={(element) => {
+                  list.current = element
+                  if (element) input.current?.setAttribute('aria-controls', element.id)
+                }}
+                label={`${name}, what fits`}
+              >
                 {fits.map((choice) => (
                   <Command.Item key={choice.id} value={choice.id} onSelect={selected} className={floatingRow}>
                     {choice.name}

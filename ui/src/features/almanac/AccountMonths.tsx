@@ -77,6 +77,9 @@ export function AccountMonths({
           {book.accounts.map((row) => (
             <AccountRow key={row.accountId} row={row} page={page} focus={focus} />
           ))}
+          {book.cash.map((row) => (
+            <CashRow key={row.accountId} row={row} months={page.months.length} />
+          ))}
         </tbody>
       ))}
     </table>
@@ -126,6 +129,28 @@ function AccountRow({
       <td className="n b">
         {row.apart ? <Apart amount={row.apart} /> : <span className="qq">–</span>}
         {row.waiting > 0 && <span className="nt">{counted(row.waiting, 'line')} to post</span>}
+      </td>
+    </tr>
+  )
+}
+
+/** Cash: no bank says anything of it; what the books say is what should be in the purse. */
+function CashRow({ row, months }: { row: Schemas['CashRowJson']; months: number }) {
+  const search = useScopeSearch()
+  return (
+    <tr>
+      <th scope="row">
+        <Link className="nm" to={`/accounts/${row.accountId}${search}`}>
+          {row.name}
+        </Link>
+        <span className="cur">{row.currency}</span>
+      </th>
+      <td colSpan={months} />
+      <td className="src q s">cash</td>
+      <td className="n">–</td>
+      <td className="n">{figure(row.booksSay)}</td>
+      <td className="n">
+        <span className="qq">–</span>
       </td>
     </tr>
   )

@@ -16,7 +16,7 @@ type Page = Schemas['AlmanacPageJson']
 /** The home view: what agrees, what is left, what is next. */
 export function Almanac() {
   const { page } = useScope()
-  if (page.error) return <Failed error={page.error} retry={page.refetch} />
+  if (page.error && !page.data) return <Failed error={page.error} retry={page.refetch} />
   if (!page.data) return <Loading what="the Almanac" />
   return <AlmanacPage page={page.data} />
 }

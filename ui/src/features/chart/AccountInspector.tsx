@@ -57,7 +57,7 @@ export function AccountInspector({
       : { keys: ['x'], label: 'Close the account', strip: 'close', run: close },
     { keys: ['Delete'], label: 'Delete the account', run: remove },
   ])
-  if (account.error) return <Failed error={account.error} retry={account.refetch} />
+  if (account.error && !account.data) return <Failed error={account.error} retry={account.refetch} />
   if (!page) return <Loading what="the account" />
   return (
     <>

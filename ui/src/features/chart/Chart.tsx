@@ -33,7 +33,7 @@ export function Chart() {
     queryFn: () => data(api.GET('/api/chart', { params: { query: { on: on ?? '', book } } })),
     placeholderData: (previous) => previous,
   })
-  if (chart.error) return <Failed error={chart.error} retry={chart.refetch} />
+  if (chart.error && !chart.data) return <Failed error={chart.error} retry={chart.refetch} />
   if (!chart.data || !on) return <Loading what="the chart" />
   if (chart.data.books.length === 0)
     return <Nothing title="There is no book yet">Set up the household first: the Almanac leads there.</Nothing>

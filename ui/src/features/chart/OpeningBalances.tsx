@@ -27,7 +27,7 @@ type Typed = { opensOn: string; balance: string }
 export function OpeningBalances() {
   const openings = useQuery({ queryKey: ['openings'], queryFn: () => data(api.GET('/api/opening-balances')) })
   const { book } = useScope()
-  if (openings.error) return <Failed error={openings.error} retry={openings.refetch} />
+  if (openings.error && !openings.data) return <Failed error={openings.error} retry={openings.refetch} />
   if (!openings.data) return <Loading what="the opening balances" />
   const shown = openings.data.filter((o) => !book || o.bookId === book)
   if (shown.length === 0)

@@ -27,7 +27,7 @@ export function Connections() {
   useCommands(
     adding ? [] : [{ keys: ['n'], label: 'New connection', strip: 'new connection', run: () => setAdding(true) }],
   )
-  if (all.error) return <Failed error={all.error} retry={all.refetch} />
+  if (all.error && !all.data) return <Failed error={all.error} retry={all.refetch} />
   if (!all.data) return <Loading what="the connections" />
   if (adding) return <NewConnection onClose={() => setAdding(false)} />
   return (

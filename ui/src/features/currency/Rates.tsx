@@ -22,7 +22,7 @@ export function Rates() {
   const rates = useQuery({ queryKey: ['rates'], queryFn: () => data(api.GET('/api/rates')) })
   const { data: allBooks = [] } = useQuery(books)
   const { data: allAccounts = [] } = useQuery(accounts)
-  if (rates.error) return <Failed error={rates.error} retry={rates.refetch} />
+  if (rates.error && !rates.data) return <Failed error={rates.error} retry={rates.refetch} />
   if (!rates.data || !month) return <Loading what="the rates" />
   const on = lastDay(month)
   const foreign = allBooks.filter((b) => allAccounts.some((a) => a.bookId === b.id && a.currency !== b.currency))

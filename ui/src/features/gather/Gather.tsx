@@ -25,7 +25,7 @@ export function Gather() {
     enabled: month !== undefined,
     queryFn: () => data(api.GET('/api/gather', { params: { query: { month: month ?? '', book } } })),
   })
-  if (gathered.error) return <Failed error={gathered.error} retry={gathered.refetch} />
+  if (gathered.error && !gathered.data) return <Failed error={gathered.error} retry={gathered.refetch} />
   if (!gathered.data || !month) return <Loading what="bank lines" />
   if (arriving) return <Arriving files={arriving} onClose={() => setArriving(undefined)} />
   return (

@@ -22,7 +22,7 @@ export function Books() {
   const all = useQuery(books)
   const rates = useQuery(taxRates)
   const home = useQuery(household)
-  if (all.error) return <Failed error={all.error} retry={all.refetch} />
+  if (all.error && !all.data) return <Failed error={all.error} retry={all.refetch} />
   if (!all.data || !rates.data) return <Loading what="the books" />
   return (
     <Page title="Books" about="each balances by itself, in a currency and a fiscal year of its own">

@@ -30,7 +30,7 @@ export function People() {
   const { act, error } = useAct()
   const says = useSays()
   const [link, setLink] = useState<{ for: string; link: Link }>()
-  if (people.error) return <Failed error={people.error} retry={people.refetch} />
+  if (people.error && !people.data) return <Failed error={people.error} retry={people.refetch} />
   if (!people.data || !me.data) return <Loading what="the people" />
   const owner = me.data.role === 'OWNER'
 

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { api, data, Problem } from '@/api/client'
 import { queryClient } from '@/api/queries'
 import { Button } from '@/parts/Button'
+import { Dialog } from '@/parts/Dialog'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { TextField } from '@/parts/form/fields'
 import { Door } from './Door'
@@ -21,6 +22,23 @@ export function SignIn() {
   )
 }
 
+/** In place, where a session has ended: what is on the screen stays. */
+export function SignInAgain({ email, open, onSignedIn }: { email: string; open: boolean; onSignedIn: () => void }) {
+  function signedIn() {
+    onSignedIn()
+    void queryClient.invalidateQueries()
+  }
+  return (
+    <Dialog title="Sign in again" open={open} onClose={() => {}}>
+      <div className="flex flex-col gap-3 p-5">
+        <h2 className="title">Sign in again</h2>
+        <p className="text-ink-2">Your session has ended. What you typed is still here behind this.</p>
+        <SignInForm email={email} onSignedIn={signedIn} />
+      </div>
+    </Dialog>
+  )
+}
+
 /** Email, password and the second factor where there is one. */
 export function SignInForm({ email = '', onSignedIn }: { email?: string; onSignedIn?: () => void }) {
   const of = useOwnForm({ email, password: '', code: '' })
@@ -30,8 +48,8 @@ export function SignInForm({ email = '', onSignedIn }: { email?: string; onSigne
     try {
       const body = { email, password, code: second ? code : undefined }
       const who = await data(api.POST('/api/session', { body }))
-      onSignedIn?.()
       queryClient.setQueryData(['session'], who)
+      onSignedIn?.()
     } catch (error) {
       if (!(error instanceof Problem && error.code === 'second-factor-needed')) throw error
       setSecond(true)

@@ -1,8 +1,9 @@
-import { useQuery } from '@tanstack/react-query'
+import { queryOptions, useQuery } from '@tanstack/react-query'
 import type { FormEvent } from 'react'
 import { api, data, messageOf } from '@/api/client'
-import { accounts } from '@/api/queries'
+import { accounts, queryClient } from '@/api/queries'
 import { known, type Reading, useReadings } from '@/api/reading'
+import { useSays } from '@/app/says'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
 import { figure } from '@/parts/figures'
@@ -60,6 +61,7 @@ export function BookingEditor({
   onDone: (booking: Booking) => void
   onCancel: () => void
 }) {
+  const says = useSays()
   const { data: all = [] } = useQuery(accounts)
   const currencyOf = (id: string) => all.find((a) => a.id === id)?.currency ?? line.currency
   const [draft, setDraft] = useKept(
@@ -86,12 +88,12 @@ export function BookingEditor({
     })),
   }
   const problem = problemOf()
-  const check = useQuery({
+  const preview = queryOptions({
     queryKey: ['would-book', line.id, made],
-    enabled: problem === undefined,
     retry: false,
     queryFn: () => data(api.POST('/api/waiting-lines/{id}/preview', { params: { path: { id: line.id } }, body: made })),
   })
+  const check = useQuery({ ...preview, enabled: problem === undefined })
 
   /** What is still missing or cannot be read, in words. */
   function problemOf(): string | undefined {
@@ -112,11 +114,17 @@ export function BookingEditor({
     setDraft(undefined)
     onCancel()
   }
-  function submit(event: FormEvent) {
+  async function submit(event: FormEvent) {
     event.preventDefault()
-    if (problem !== undefined || !check.data) return
-    setDraft(undefined)
-    onDone(made)
+    if (problem !== undefined) return says.failed(new Error(problem))
+    try {
+      // Faster than the preview: it is waited for, since the books say whether this can be booked.
+      await queryClient.fetchQuery(preview)
+      setDraft(undefined)
+      onDone(made)
+    } catch (error) {
+      says.failed(error)
+    }
   }
 
   return (

@@ -7,6 +7,7 @@ import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { RuleEditor } from '@/features/rules/RuleEditor'
 import { counted, figure } from '@/parts/figures'
+import { useKept } from '@/parts/kept'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
@@ -23,7 +24,7 @@ export function Post() {
     queryKey: ['waiting', book],
     queryFn: () => data(api.GET('/api/waiting-lines', { params: { query: { book } } })),
   })
-  if (stacks.error) return <Failed error={stacks.error} retry={stacks.refetch} />
+  if (stacks.error && !stacks.data) return <Failed error={stacks.error} retry={stacks.refetch} />
   if (!stacks.data) return <Loading what="waiting lines" />
   if (stacks.data.count === 0) {
     return (
@@ -43,7 +44,7 @@ function PostPage({ page }: { page: StacksPage }) {
   const says = useSays()
   const [folded, setFolded] = useState<Set<Reason>>(new Set())
   const [unticked, setUnticked] = useState<Set<string>>(new Set())
-  const [changed, setChanged] = useState<Map<string, Booking>>(new Map())
+  const [changed, setChanged] = useKept<Record<string, Booking>>('bookings that were changed', {})
   const [mode, setMode] = useState<Mode>('look')
 
   const shown = useMemo(() => page.stacks.filter((s) => !folded.has(s.reason)).flatMap((s) => s.lines), [page, folded])
@@ -52,7 +53,7 @@ function PostPage({ page }: { page: StacksPage }) {
     'line',
   )
   const line = shown.find((l) => l.id === selected)
-  const bookingFor = (l: Waiting) => changed.get(l.id) ?? bookingOf(l)
+  const bookingFor = (l: Waiting) => changed[l.id] ?? bookingOf(l)
   const isTicked = (l: Waiting) => isComplete(bookingFor(l)) && !unticked.has(l.id)
 
   async function post(lines: Waiting[]) {
@@ -67,6 +68,8 @@ function PostPage({ page }: { page: StacksPage }) {
     try {
       const posted = await data(api.POST('/api/waiting-lines/post', { body: { lines: ready } }))
       setMode('look')
+      const gone = new Set(ready.map((r) => r.lineId))
+      setChanged((old) => Object.fromEntries(Object.entries(old).filter(([id]) => !gone.has(id))))
       const nos = posted.entryNos
       const which = nos.length === 1 ? `as no. ${nos[0]}` : `as nos. ${nos[0]} to ${nos.at(-1)}`
       says.done(`${counted(ready.length, 'line')} posted ${which}.`, () => takeBack(ready.map((r) => r.lineId)))
@@ -199,7 +202,7 @@ function PostPage({ page }: { page: StacksPage }) {
           booking={bookingFor(line)}
           mode={mode}
           setMode={setMode}
-          onChange={(booking) => setChanged((old) => new Map(old).set(line.id, booking))}
+          onChange={(booking) => setChanged((old) => ({ ...old, [line.id]: booking }))}
           onPost={() => post([line])}
           onPair={(postingId, entryNo) => pair(line, postingId, entryNo)}
         />

@@ -40,10 +40,12 @@ export function CorrectStatement({ sheet, onClose }: { sheet: Schemas['SheetJson
       of={of}
       className="flex flex-1 flex-col gap-3"
       fieldOf={{ amount: 'closing' }}
-      send={async (body) =>
-        queryClient.setQueryData(['sheet', sheet.id], await data(api.PUT('/api/statements/{id}', { params, body })))
-      }
-      done={onClose}
+      send={async (body) => {
+        const fresh = await data(api.PUT('/api/statements/{id}', { params, body }))
+        // Shown and closed at once: a key pressed on seeing it is not meant for the form any more.
+        queryClient.setQueryData(['sheet', sheet.id], fresh)
+        leave()
+      }}
     >
       <h2>Correct the statement</h2>
       <DateField name="closesOn" label="Closes on" needed="Type the last day of the statement." autoFocus />

@@ -23,7 +23,7 @@ export function Reconcile() {
     queryKey: ['statements', book],
     queryFn: () => data(api.GET('/api/statements', { params: { query: { book } } })),
   })
-  if (list.error) return <Failed error={list.error} retry={list.refetch} />
+  if (list.error && !list.data) return <Failed error={list.error} retry={list.refetch} />
   if (!list.data) return <Loading what="statements" />
   return <ReconcilePage rows={list.data} />
 }

@@ -25,7 +25,7 @@ export function StatementSheet() {
     queryKey: ['sheet', statementId],
     queryFn: () => data(api.GET('/api/statements/{id}', { params: { path: { id: statementId } } })),
   })
-  if (sheet.error) return <Failed error={sheet.error} retry={sheet.refetch} />
+  if (sheet.error && !sheet.data) return <Failed error={sheet.error} retry={sheet.refetch} />
   if (!sheet.data) return <Loading what="the statement" />
   return <SheetPage key={statementId} sheet={sheet.data} />
 }

@@ -28,7 +28,7 @@ export function TrialBalance() {
     queryFn: () => data(api.GET('/api/trial-balance', { params: { query: { on: on ?? '', book } } })),
     placeholderData: (previous) => previous,
   })
-  if (trial.error) return <Failed error={trial.error} retry={trial.refetch} />
+  if (trial.error && !trial.data) return <Failed error={trial.error} retry={trial.refetch} />
   if (!trial.data || !on) return <Loading what="the trial balance" />
   return (
     <main tabIndex={-1}>

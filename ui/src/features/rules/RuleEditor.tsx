@@ -13,9 +13,9 @@ import './rules.css'
 type Draft = Omit<RuleDraft, 'toAccountId'> & { toAccountId: string | undefined }
 
 const DIRECTIONS: { value: Draft['direction']; name: string }[] = [
-  { value: 'OUT', name: 'goes out of' },
-  { value: 'IN', name: 'comes into' },
-  { value: 'EITHER', name: 'moves on' },
+  { value: 'OUT', name: 'paid out' },
+  { value: 'IN', name: 'paid in' },
+  { value: 'EITHER', name: 'paid in or out' },
 ]
 
 function begin(rule: Rule | undefined, line: Waiting | undefined): Draft {
@@ -109,7 +109,7 @@ export function RuleEditor({
             placeholder="words of the bank’s text"
             onChange={(e) => set({ words: e.target.value.toUpperCase() })}
           />{' '}
-          and money{' '}
+          and it is{' '}
           <Select
             line
             aria-label="In or out"
@@ -117,6 +117,7 @@ export function RuleEditor({
             options={DIRECTIONS}
             onChange={(direction) => set({ direction })}
           />{' '}
+          on{' '}
           <AccountPicker
             aria-label="On account"
             value={draft.onAccountId}

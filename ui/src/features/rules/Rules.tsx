@@ -19,7 +19,7 @@ export function Rules() {
   const rules = useQuery({ queryKey: ['rules'], queryFn: () => data(api.GET('/api/rules')) })
   const all = useQuery(accounts)
   const { book } = useScope()
-  if (rules.error) return <Failed error={rules.error} retry={rules.refetch} />
+  if (rules.error && !rules.data) return <Failed error={rules.error} retry={rules.refetch} />
   if (!rules.data || !all.data) return <Loading what="rules" />
   return <RulesPage rules={rules.data.filter((r) => !book || r.bookId === book)} order={rules.data} />
 }
@@ -163,13 +163,22 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
   )
 }
 
-const WAYS = { IN: 'comes into', OUT: 'goes out of', EITHER: 'moves on' } as const
+const WAYS = { IN: 'paid in', OUT: 'paid out', EITHER: '' } as const
 
 function Sentence({ rule }: { rule: Rule }) {
   return (
     <>
-      When any text has the {rule.words.includes(' ') ? 'words' : 'word'} <b>{rule.words}</b> and money{' '}
-      {WAYS[rule.direction]} <b>{rule.onAccountName ?? 'any account'}</b>
+      When any text has the {rule.words.includes(' ') ? 'words' : 'word'} <b>{rule.words}</b>
+      {rule.direction !== 'EITHER' && (
+        <>
+          , <b>{WAYS[rule.direction]}</b>
+        </>
+      )}
+      {rule.onAccountName && (
+        <>
+          , on <b>{rule.onAccountName}</b>
+        </>
+      )}
       <br />
       <Icon name="arrow" size={13} />{' '}
       {rule.payee && (

@@ -27,7 +27,7 @@ export function Setup() {
     staleTime: Number.POSITIVE_INFINITY,
   })
   if (setup.error instanceof Problem && setup.error.code === 'books-open') return <Navigate to="/chart" replace />
-  if (setup.error) return <Failed error={setup.error} retry={setup.refetch} />
+  if (setup.error && !setup.data) return <Failed error={setup.error} retry={setup.refetch} />
   if (!setup.data) return <Loading what="the new household" />
   return <SetupForm first={setup.data} />
 }

@@ -100,6 +100,7 @@ export function Form<T extends FieldValues>({
       const values = await meant(typed, readers.current)
       await send(values)
       of.forget()
+      // What comes next builds on the books as they are now.
       await booksChanged()
       done?.(values)
     } catch (error) {

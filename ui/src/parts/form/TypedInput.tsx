@@ -1,4 +1,4 @@
-import { type InputHTMLAttributes, type KeyboardEvent, type ReactNode, useState } from 'react'
+import { type InputHTMLAttributes, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react'
 import { type Kind, known, type Reading } from '@/api/reading'
 import { box } from '@/parts/look'
 
@@ -39,6 +39,7 @@ export function TypedInput(props: Props) {
     ...rest
   } = props
   const [here, setHere] = useState(false)
+  const left = useRef(false)
   const words = here && reading.value !== undefined ? inWords(reading) : ''
   const wrong = !here && reading.problem !== undefined
 
@@ -46,6 +47,12 @@ export function TypedInput(props: Props) {
   function settle() {
     if (reading.value !== undefined) onText(known(kind, write(reading.value, reading.currency), reading.value))
   }
+  // Left before it was read: it becomes what it was understood as when that is known.
+  useEffect(() => {
+    if (!left.current || reading.value === undefined) return
+    left.current = false
+    settle()
+  })
   function onKeyDown(event: KeyboardEvent<HTMLInputElement>) {
     rest.onKeyDown?.(event)
     if (event.key === 'Enter') settle()
@@ -72,11 +79,12 @@ export function TypedInput(props: Props) {
         onChange={(event) => onText(event.target.value)}
         onFocus={(event) => {
           setHere(true)
+          left.current = false
           rest.onFocus?.(event)
         }}
         onBlur={(event) => {
           setHere(false)
-          settle()
+          left.current = true
           rest.onBlur?.(event)
         }}
         onKeyDown={onKeyDown}

@@ -14,6 +14,7 @@ import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.MvcResult;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.RequestPostProcessor;
@@ -55,6 +56,17 @@ public final class Api {
 
   public Answer delete(String path) {
     return perform(request(HttpMethod.DELETE, URI.create(path)));
+  }
+
+  /** A window that listens to what is pushed; what it hears grows in the answer. */
+  MvcResult listen() throws Exception {
+    return mvc.perform(
+            request(HttpMethod.GET, URI.create("/api/events"))
+                .with(
+                    authentication(
+                        UsernamePasswordAuthenticationToken.authenticated(
+                            person, null, List.of()))))
+        .andReturn();
   }
 
   /** Uploads a file with an optional layout; {@code path} may carry the other fields as a query. */

@@ -4,6 +4,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import org.testng.annotations.Test;
 
@@ -19,6 +21,8 @@ public class TwoWindowsTest extends BrowserTest {
     assertThat(first.getByText("7 lines taken in")).isVisible();
 
     Page second = signedIn();
+    // It is not told, as if both had pressed at once.
+    second.route("**/api/events", Route::abort);
     for (Page page : new Page[] {first, second}) {
       open(page, "/post");
       postbarrow(page).first().click();
@@ -35,6 +39,25 @@ public class TwoWindowsTest extends BrowserTest {
     button(first, "Undo").click();
     assertThat(first.getByText("taken back, waiting again")).isVisible();
     assertThat(postbarrow(first)).hasCount(lines);
+  }
+
+  @Test
+  public void whatOneDoesTheOtherShowsWithinTwoSeconds() {
+    Page first = signedIn();
+    Page second = signedIn();
+    open(first, "/currencies");
+    open(second, "/currencies");
+    Locator form =
+        first.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("A new rate"));
+    form.getByLabel("Day", new Locator.GetByLabelOptions().setExact(true)).fill("2 4 2024");
+    form.getByLabel("was").fill("0.9123");
+    button(first, "Keep it").click();
+    assertThat(first.getByText("1 USD = 0.9123 EUR")).isVisible();
+    assertThat(second.getByText("1 USD = 0.9123 EUR"))
+        .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(2_000));
+    button(first, "Undo").click();
+    assertThat(second.getByText("1 USD = 0.9123 EUR"))
+        .hasCount(0, new LocatorAssertions.HasCountOptions().setTimeout(4_000));
   }
 
   private static Locator postbarrow(Page page) {

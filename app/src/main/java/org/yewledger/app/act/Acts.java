@@ -13,6 +13,7 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
+import org.yewledger.app.event.Events;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.act.ActKind;
@@ -25,10 +26,12 @@ import org.yewledger.core.act.ActKind;
 public class Acts {
   private final JdbcClient jdbc;
   private final Clock clock;
+  private final Events events;
 
-  Acts(JdbcClient jdbc, Clock clock) {
+  Acts(JdbcClient jdbc, Clock clock, Events events) {
     this.jdbc = jdbc;
     this.clock = clock;
+    this.events = events;
   }
 
   /**
@@ -86,6 +89,7 @@ public class Acts {
         .query(String.class)
         .single();
     remember(id);
+    events.changesWithTransaction();
     return id;
   }
 

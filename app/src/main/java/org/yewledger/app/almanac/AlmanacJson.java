@@ -48,9 +48,16 @@ final class AlmanacJson {
       @Nullable BigDecimal apart,
       int waiting) {}
 
-  /** A book's accounts, and the last month in which all of them agree. */
+  /** Cash that nobody sends a statement of: what the books say at the end of the month. */
+  record CashRowJson(UUID accountId, String name, String currency, BigDecimal booksSay) {}
+
+  /** A book's accounts, and the last month in which all of those at banks agree. */
   record BookRowsJson(
-      UUID bookId, String name, @Nullable YearMonth agreedThrough, List<AccountRowJson> accounts) {}
+      UUID bookId,
+      String name,
+      @Nullable YearMonth agreedThrough,
+      List<AccountRowJson> accounts,
+      List<CashRowJson> cash) {}
 
   /** What is left at each station of the work path. */
   record StationsJson(int gather, int post, int reconcile) {}

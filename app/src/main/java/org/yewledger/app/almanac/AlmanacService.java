@@ -15,6 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.almanac.AlmanacJson.AccountRowJson;
 import org.yewledger.app.almanac.AlmanacJson.AlmanacPageJson;
 import org.yewledger.app.almanac.AlmanacJson.BookRowsJson;
+import org.yewledger.app.almanac.AlmanacJson.CashRowJson;
 import org.yewledger.app.almanac.AlmanacJson.CellJson;
 import org.yewledger.app.almanac.AlmanacJson.Source;
 import org.yewledger.app.chart.AccountBalances;
@@ -29,6 +30,7 @@ import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.setup.SetupService;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.AccountMonth;
@@ -78,7 +80,8 @@ class AlmanacService {
       List<YearMonth> months,
       Map<UUID, Position> balances,
       Map<UUID, Balance> feeds,
-      List<Count> waiting) {
+      List<Count> waiting,
+      List<Account> cash) {
     int waitingOn(Account account) {
       return waiting.stream()
           .filter(c -> c.account().id().equals(account.id()) && !c.month().isAfter(month))
@@ -104,15 +107,18 @@ class AlmanacService {
         waitingCounts.all(chart).stream()
             .filter(c -> bookId == null || c.account().bookId().equals(bookId))
             .toList();
+    List<Account> cash = chart.openAccounts(AccountKind.CASH, bookId).toList();
     Page page =
         new Page(
             month,
             window,
             balances.at(
                 month.atEndOfMonth(),
-                accounts.stream().map(AccountStatements.Of::account).toList()),
+                Stream.concat(accounts.stream().map(AccountStatements.Of::account), cash.stream())
+                    .toList()),
             feeds.lastIn(month),
-            waiting);
+            waiting,
+            cash);
     NextSteps.Left left = next.left(chart, accounts, waiting);
     List<AccountMonth> now = accounts.stream().map(a -> a.monthly().in(month)).toList();
     return new AlmanacPageJson(
@@ -124,7 +130,7 @@ class AlmanacService {
         chart
             .books(bookId)
             .map(b -> book(b, accounts, page))
-            .filter(b -> !b.accounts().isEmpty())
+            .filter(b -> !b.accounts().isEmpty() || !b.cash().isEmpty())
             .toList(),
         (int) now.stream().filter(m -> m.state() == State.AGREED).count(),
         (int) now.stream().filter(m -> m.state() != State.NOT_OPEN).count(),
@@ -161,7 +167,16 @@ class AlmanacService {
         book.id(),
         book.name(),
         months.agreedThrough(page.months().getLast()).orElse(null),
-        own.stream().map(a -> row(a, page)).toList());
+        own.stream().map(a -> row(a, page)).toList(),
+        page.cash().stream()
+            .filter(a -> a.bookId().equals(book.id()))
+            .map(a ->
+                new CashRowJson(
+                    a.id(),
+                    a.name(),
+                    a.currency().getCode(),
+                    page.balances().getOrDefault(a.id(), Position.empty(a)).amount().decimal()))
+            .toList());
   }
 
   private AccountRowJson row(AccountStatements.Of of, Page page) {

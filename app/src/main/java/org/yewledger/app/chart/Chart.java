@@ -88,6 +88,13 @@ public final class Chart {
         .filter(a -> chosenBook == null || a.bookId().equals(chosenBook));
   }
 
+  /** The open accounts of a kind, of one book or of all. */
+  public Stream<Account> openAccounts(AccountKind kind, @Nullable UUID chosenBook) {
+    return accounts()
+        .filter(a -> a.kind() == kind && !a.group() && a.closedOn() == null)
+        .filter(a -> chosenBook == null || a.bookId().equals(chosenBook));
+  }
+
   /** The account that the core keeps for a purpose, if the book has it yet. */
   public Optional<Account> keptByCore(UUID bookId, AccountKind kind) {
     return accountsOf(bookId).filter(a -> a.kind() == kind && !a.group()).findFirst();

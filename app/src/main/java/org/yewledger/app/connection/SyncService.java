@@ -19,6 +19,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import org.yewledger.app.bankline.BatchEntity;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.ConnectionEntity.Status;
+import org.yewledger.app.event.Events;
 import org.yewledger.app.gather.GatherService;
 import org.yewledger.app.opening.OpeningService;
 import org.yewledger.app.platform.HouseholdDays;
@@ -60,6 +61,7 @@ class SyncService {
   private final KeptConsents consents;
   private final HouseholdDays days;
   private final Clock clock;
+  private final Events events;
 
   SyncService(
       EntityManager entities,
@@ -71,7 +73,9 @@ class SyncService {
       FeedBalances balances,
       KeptConsents consents,
       HouseholdDays days,
-      Clock clock) {
+      Clock clock,
+      Events events) {
+    this.events = events;
     this.entities = entities;
     this.transaction = new TransactionTemplate(transactions);
     this.bank = bank;
@@ -178,6 +182,7 @@ class SyncService {
       add(page.pending(), true, run, today, lines);
       transaction.executeWithoutResult(status ->
           entities.find(ConnectedAccountEntity.class, run.connectedId()).fetching(lines.size()));
+      events.changed(SignedIn.now().householdId());
       Optional<BankWire.Page> next = bank.next(page, run.consent());
       if (next.isEmpty()) {
         break;

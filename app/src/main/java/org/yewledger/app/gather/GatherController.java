@@ -27,6 +27,7 @@ import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import org.yewledger.app.event.Events;
 import org.yewledger.app.gather.GatherJson.BatchTakenBackJson;
 import org.yewledger.app.gather.GatherJson.DecisionJson;
 import org.yewledger.app.gather.GatherJson.DoubtJson;
@@ -44,13 +45,16 @@ class GatherController {
   private final DoubtService doubts;
   private final BatchService batches;
   private final LineExportService exports;
+  private final Events events;
 
   GatherController(
       GatherService gather,
       CoverageService coverage,
       DoubtService doubts,
       BatchService batches,
-      LineExportService exports) {
+      LineExportService exports,
+      Events events) {
+    this.events = events;
     this.gather = gather;
     this.coverage = coverage;
     this.doubts = doubts;
@@ -85,14 +89,16 @@ class GatherController {
       @RequestParam(defaultValue = "true") boolean keepLayout,
       @RequestPart(required = false) @Nullable LayoutJson layout)
       throws IOException {
-    return gather
-        .takeIn(
-            upload(file, null, choices, layout),
-            choices.stream().map(FileChoiceJson::toChoice).toList(),
-            keepLayout)
-        .stream()
-        .map(TakenInJson::of)
-        .toList();
+    FileReading.Upload upload = upload(file, null, choices, layout);
+    try {
+      return gather
+          .takeIn(upload, choices.stream().map(FileChoiceJson::toChoice).toList(), keepLayout)
+          .stream()
+          .map(TakenInJson::of)
+          .toList();
+    } finally {
+      events.progress(new Events.Progress(upload.fileName(), ""));
+    }
   }
 
   /** Takes a batch back, but for what is reconciled. */

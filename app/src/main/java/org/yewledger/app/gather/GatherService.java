@@ -20,6 +20,7 @@ import org.yewledger.app.bankline.BatchEntity;
 import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.event.Events;
 import org.yewledger.app.gather.FileReading.FileRead;
 import org.yewledger.app.gather.FileReading.Part;
 import org.yewledger.app.gather.FileReading.Upload;
@@ -89,6 +90,7 @@ public class GatherService {
   private final AccountLocks locks;
   private final HouseholdNumbers numbers;
   private final Acts acts;
+  private final Events events;
   private final Clock clock;
 
   GatherService(
@@ -102,6 +104,7 @@ public class GatherService {
       AccountLocks locks,
       HouseholdNumbers numbers,
       Acts acts,
+      Events events,
       Clock clock) {
     this.entities = entities;
     this.charts = charts;
@@ -113,6 +116,7 @@ public class GatherService {
     this.locks = locks;
     this.numbers = numbers;
     this.acts = acts;
+    this.events = events;
     this.clock = clock;
   }
 
@@ -158,6 +162,7 @@ public class GatherService {
     var forAccount =
         new Upload(
             upload.fileName(), upload.bytes(), isTable ? only : null, Map.of(), upload.layout());
+    progress(upload, "reading the file");
     FileRead read = files.read(forAccount, chart);
     StatementReading reading = read.reading().settledBy(upload.layout()).required();
     var origin =
@@ -171,6 +176,10 @@ public class GatherService {
               : choice(part.statement(), choices);
       Account account = chart.account(choice.accountId());
       Gathering.requireSeen(part.statement(), choice.discrepanciesSeen());
+      progress(
+          upload,
+          "comparing and keeping %,d lines for %s"
+              .formatted(part.statement().lines().size(), account.name()));
       taken.add(takeIn(account, part.statement(), origin, choice.makeStatement()));
       routing.keep(part.statement().accountNumber(), account.id());
       StatementReading.TableReadAs table = reading.table();
@@ -182,6 +191,11 @@ public class GatherService {
       }
     }
     return taken;
+  }
+
+  /** Told to the person's windows as it goes; that it is over is told by who began it. */
+  private void progress(Upload upload, String step) {
+    events.progress(new Events.Progress(upload.fileName(), step));
   }
 
   private static Choice choice(BankStatement part, List<Choice> choices) {

@@ -1,5 +1,6 @@
 package org.yewledger.app.platform;
 
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -42,6 +43,9 @@ class Security {
       throws Exception {
     return http.authorizeHttpRequests(requests ->
             requests
+                // What was let in once goes on; a stream that ends is dispatched again.
+                .dispatcherTypeMatchers(DispatcherType.ASYNC, DispatcherType.ERROR)
+                .permitAll()
                 .requestMatchers("/api/session", "/api/founding", "/api/links/**")
                 .permitAll()
                 .requestMatchers("/api/session/**")
