@@ -188,6 +188,7 @@ function Sheet({ openings }: { openings: Opening[] }) {
           <Button
             tone="go"
             size="wide"
+            className="full"
             whyNot={
               changed.length === 0 ? 'Nothing is changed.' : (whyNot ?? (busy ? 'It is being saved.' : undefined))
             }

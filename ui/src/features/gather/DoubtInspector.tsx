@@ -2,7 +2,7 @@ import { api } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
-import { counted, day, figure } from '@/parts/figures'
+import { counted, day, figure, signed } from '@/parts/figures'
 import { type Doubt, SOURCES } from './types'
 
 type Decision = 'SAME' | 'TWO' | 'OPEN'
@@ -53,7 +53,7 @@ export function DoubtInspector({
     <aside className="insp" aria-label="A doubtful line">
       <div className="ih">
         <h2>One line twice, or two?</h2>
-        <span className="big">{figure(doubt.amount)}</span>
+        <span className="big">{signed(doubt.amount)}</span>
       </div>
       <p className="q s ihs">
         {doubt.accountName} {doubt.tail && `..${doubt.tail}`}, {doubt.currency}. Held back until you decide

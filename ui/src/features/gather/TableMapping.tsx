@@ -1,3 +1,4 @@
+import { Flow } from '@/parts/Amount'
 import { figure } from '@/parts/figures'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
@@ -109,7 +110,7 @@ export function TableMapping({
                       </td>
                     )
                   })}
-                  <td className="n chk">{line && figure(line.amount)}</td>
+                  <td className="n chk">{line && <Flow amount={line.amount} />}</td>
                   <td className={line?.standing === 'DOUBTFUL' ? 'chk wait' : 'chk'}>
                     {others.has(row.line) ? 'no line' : line && STANDINGS[line.standing]}
                   </td>

@@ -49,7 +49,7 @@ export function NewStatement({
         placeholder={figure(row.agreedBalance)}
       />
       <div className="acts">
-        <Button type="submit" tone="go" size="wide">
+        <Button type="submit" tone="go" size="wide" className="full">
           Begin to tick <kbd>Enter</kbd>
         </Button>
       </div>

@@ -120,7 +120,7 @@ function SetupForm({ first }: { first: SetupPage }) {
         ))}
         <ProblemNote error={error ?? refused} />
         <div className="acts">
-          <Button tone="go" size="wide" whyNot={unread[0] ?? stops[0]?.what} onClick={openBooks}>
+          <Button tone="go" size="wide" className="full" whyNot={unread[0] ?? stops[0]?.what} onClick={openBooks}>
             Open the books <kbd>Ctrl Enter</kbd>
           </Button>
           <p className="q s full">
