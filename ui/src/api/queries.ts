@@ -10,9 +10,10 @@ export function onNotRead(told: typeof notRead) {
 export const queryClient = new QueryClient({
   queryCache: new QueryCache({
     onError: (error, query) => {
-      // Without data the view itself says it; a session that ended is asked for again in place.
-      const ended = error instanceof Problem && error.status === 401
-      if (query.state.data !== undefined && !ended) notRead(error, () => void query.fetch())
+      // Without data the view itself says it; a session that ended is asked for again in place, and what is gone is
+      // about to leave the screen.
+      const told = error instanceof Problem && (error.status === 401 || error.status === 404)
+      if (query.state.data !== undefined && !told) notRead(error, () => void query.fetch())
     },
   }),
   defaultOptions: {
@@ -23,8 +24,28 @@ export const queryClient = new QueryClient({
   },
 })
 
+/** So long, in milliseconds, what is different now may come from a change that was told of. */
+const TOLD_LASTS = 5_000
+let changedHereAt = Number.NEGATIVE_INFINITY
+let changedElsewhereAt = Number.NEGATIVE_INFINITY
+
+/** Whether another window changed the books a moment ago, and this one has not since. */
+export const changedElsewhere = () =>
+  changedElsewhereAt > changedHereAt && performance.now() - changedElsewhereAt < TOLD_LASTS
+
 /** Everything that follows from the books is read again after any change of them. */
 export function booksChanged() {
+  changedHereAt = performance.now()
+  return invalidate()
+}
+
+/** The same after a change was told of; it may have been made here, which is known then. */
+export function readAnew() {
+  if (performance.now() - changedHereAt > TOLD_LASTS) changedElsewhereAt = performance.now()
+  return invalidate()
+}
+
+function invalidate() {
   return queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
 }
 

@@ -1,4 +1,5 @@
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react'
+import { useMayChange } from './MayChange'
 
 /** Something the person can do here. Keys, key strip and find-or-do are all made from these. */
 export interface Command {
@@ -11,6 +12,8 @@ export interface Command {
   /** What the key strip says; commands that share it stand together there. Left out: not in the strip. */
   strip?: string
   run: () => void
+  /** It changes the books: not offered to readers. */
+  changes?: boolean
   /** Whether the keys work while a text is being typed. */
   whileTyping?: boolean
 }
@@ -93,7 +96,9 @@ export function CommandsProvider({ children }: { children: ReactNode }) {
 }
 
 /** Offers commands as long as the calling component is shown. Later ones win over earlier ones. */
-export function useCommands(commands: Command[]) {
+export function useCommands(all: Command[]) {
+  const mayChange = useMayChange()
+  const commands = all.filter((c) => mayChange || !c.changes)
   const registry = useContext(Commands)
   const own = useContext(Own)
   const id = useRef(Symbol('view'))

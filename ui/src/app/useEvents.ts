@@ -1,5 +1,5 @@
 import { useEffect } from 'react'
-import { booksChanged, queryClient } from '@/api/queries'
+import { queryClient, readAnew } from '@/api/queries'
 import { useSays } from './says'
 
 /** Changes that come close together are read once. */
@@ -13,7 +13,7 @@ export function useEvents() {
     let timer: ReturnType<typeof setTimeout> | undefined
     source.addEventListener('changed', () => {
       clearTimeout(timer)
-      timer = setTimeout(() => void booksChanged(), PAUSE)
+      timer = setTimeout(() => void readAnew(), PAUSE)
     })
     source.addEventListener('progress', (event) => {
       const { work, step } = JSON.parse((event as MessageEvent<string>).data) as { work: string; step: string }

@@ -1,5 +1,5 @@
 import type { VariantProps } from 'class-variance-authority'
-import type { ButtonHTMLAttributes, ReactNode } from 'react'
+import { type ButtonHTMLAttributes, createContext, type ReactNode, useContext } from 'react'
 import { useSays } from '@/app/says'
 import { button } from './look'
 
@@ -10,9 +10,13 @@ type Props = Omit<ButtonHTMLAttributes<HTMLButtonElement>, 'disabled'> &
     children: ReactNode
   }
 
+/** Whether what stands around can only be read: then nothing there can be sent. */
+export const ReadOnly = createContext(false)
+
 /** A button. One that cannot be pressed keeps its place and says why. */
 export function Button({ tone, size, whyNot, className, type = 'button', onClick, children, ...rest }: Props) {
   const says = useSays()
+  if (useContext(ReadOnly) && type === 'submit') return null
   return (
     <button
       {...rest}

@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { api, data } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
 import { figure, isZero, longDay, signed } from '@/parts/figures'
@@ -53,9 +54,9 @@ export function AccountInspector({
     act(() => api.DELETE('/api/accounts/{id}', { params: at }), `${row.name} is deleted. It was never used.`, onGone)
   useCommands([
     row.closedOn
-      ? { keys: ['x'], label: 'Reopen the account', strip: 'reopen', run: reopen }
-      : { keys: ['x'], label: 'Close the account', strip: 'close', run: close },
-    { keys: ['Delete'], label: 'Delete the account', run: remove },
+      ? { keys: ['x'], label: 'Reopen the account', changes: true, strip: 'reopen', run: reopen }
+      : { keys: ['x'], label: 'Close the account', changes: true, strip: 'close', run: close },
+    { keys: ['Delete'], label: 'Delete the account', changes: true, run: remove },
   ])
   if (account.error && !account.data) return <Failed error={account.error} retry={account.refetch} />
   if (!page) return <Loading what="the account" />
@@ -126,33 +127,35 @@ export function AccountInspector({
             Open the register <kbd>Enter</kbd>
           </button>
         )}
-        <button type="button" className="btn" onClick={() => ask('edit')}>
-          Edit <kbd>E</kbd>
-        </button>
-        <button type="button" className="btn" onClick={() => ask('move')}>
-          Move <kbd>V</kbd>
-        </button>
-        {!page.keptByCore && (
-          <>
-            <button type="button" className="btn" onClick={() => ask('merge')}>
-              Merge into… <kbd>M</kbd>
-            </button>
-            {page.closedOn ? (
-              <button type="button" className="btn" onClick={reopen}>
-                Reopen <kbd>X</kbd>
+        <MayChange>
+          <button type="button" className="btn" onClick={() => ask('edit')}>
+            Edit <kbd>E</kbd>
+          </button>
+          <button type="button" className="btn" onClick={() => ask('move')}>
+            Move <kbd>V</kbd>
+          </button>
+          {!page.keptByCore && (
+            <>
+              <button type="button" className="btn" onClick={() => ask('merge')}>
+                Merge into… <kbd>M</kbd>
               </button>
-            ) : (
-              <button type="button" className="btn" onClick={close}>
-                Close <kbd>X</kbd>
-              </button>
-            )}
-            {page.whyNotDeleted === '' && (
-              <button type="button" className="btn kill full" onClick={remove}>
-                Delete, it was never used <kbd>Delete</kbd>
-              </button>
-            )}
-          </>
-        )}
+              {page.closedOn ? (
+                <button type="button" className="btn" onClick={reopen}>
+                  Reopen <kbd>X</kbd>
+                </button>
+              ) : (
+                <button type="button" className="btn" onClick={close}>
+                  Close <kbd>X</kbd>
+                </button>
+              )}
+              {page.whyNotDeleted === '' && (
+                <button type="button" className="btn kill full" onClick={remove}>
+                  Delete, it was never used <kbd>Delete</kbd>
+                </button>
+              )}
+            </>
+          )}
+        </MayChange>
       </div>
     </>
   )

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { RegisterTable } from '@/features/journal/RegisterTable'
 import { Apart } from '@/parts/Amount'
@@ -64,7 +65,7 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: (() 
   useCommands([
     ...(more ? [{ keys: ['m'], label: 'Show older postings', strip: 'older', run: more }] : []),
     { keys: ['i'], label: 'Facts or entry', strip: facts ? 'entry' : 'facts', run: () => setFacts(!facts) },
-    { keys: ['e'], label: 'Edit the account', strip: 'edit', run: () => setEditing(true) },
+    { keys: ['e'], label: 'Edit the account', changes: true, strip: 'edit', run: () => setEditing(true) },
     { keys: ['r'], label: 'Reconcile', strip: 'reconcile', run: () => navigate(`/reconcile${search}`) },
     { keys: ['Escape'], label: 'Back to the chart', strip: 'chart', run: () => navigate(`/chart${search}`) },
   ])
@@ -105,9 +106,11 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: (() 
               {facts ? 'The entry' : 'The account'} <kbd>I</kbd>
             </button>
           )}
-          <button type="button" className="btn" onClick={() => setEditing(true)}>
-            Edit <kbd>E</kbd>
-          </button>
+          <MayChange>
+            <button type="button" className="btn" onClick={() => setEditing(true)}>
+              Edit <kbd>E</kbd>
+            </button>
+          </MayChange>
         </div>
       </aside>
       {editing && (

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router'
 import { api, data } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { Dialog } from '@/parts/Dialog'
@@ -106,14 +107,20 @@ function ChartView({ page }: { page: ChartPage }) {
     ...(row && !row.group ? [{ keys: ['Enter'], label: 'Open the register', strip: 'register', run: open }] : []),
     ...(row
       ? [
-          { keys: ['e'], label: 'Edit the account', strip: 'edit', run: () => setAsking('edit') },
-          { keys: ['v'], label: 'Move to a group', strip: 'move', run: () => setAsking('move') },
-          { keys: ['m'], label: 'Merge into another account', strip: 'merge', run: () => setAsking('merge') },
-          { keys: ['Alt+ArrowUp'], label: 'Move up', run: () => step(-1) },
-          { keys: ['Alt+ArrowDown'], label: 'Move down', run: () => step(1) },
+          { keys: ['e'], label: 'Edit the account', changes: true, strip: 'edit', run: () => setAsking('edit') },
+          { keys: ['v'], label: 'Move to a group', changes: true, strip: 'move', run: () => setAsking('move') },
+          {
+            keys: ['m'],
+            label: 'Merge into another account',
+            changes: true,
+            strip: 'merge',
+            run: () => setAsking('merge'),
+          },
+          { keys: ['Alt+ArrowUp'], label: 'Move up', changes: true, run: () => step(-1) },
+          { keys: ['Alt+ArrowDown'], label: 'Move down', changes: true, run: () => step(1) },
         ]
       : []),
-    { keys: ['n'], label: 'New account', strip: 'new', run: () => setAsking('new') },
+    { keys: ['n'], label: 'New account', changes: true, strip: 'new', run: () => setAsking('new') },
     {
       keys: ['o'],
       label: 'Opening balances',
@@ -150,9 +157,11 @@ function ChartView({ page }: { page: ChartPage }) {
             <button type="button" className="btn" onClick={() => navigate(`/chart/opening${search}`)}>
               Opening balances <kbd>O</kbd>
             </button>
-            <button type="button" className="btn" onClick={() => setAsking('new')}>
-              New account <kbd>N</kbd>
-            </button>
+            <MayChange>
+              <button type="button" className="btn" onClick={() => setAsking('new')}>
+                New account <kbd>N</kbd>
+              </button>
+            </MayChange>
           </span>
         </div>
         {lines.length === 0 ? (

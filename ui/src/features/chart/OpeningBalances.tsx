@@ -4,6 +4,7 @@ import { api, data, type Schemas } from '@/api/client'
 import { books as booksQuery } from '@/api/queries'
 import { read, useReadings } from '@/api/reading'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { OpeningEntries } from '@/features/setup/OpeningEntries'
@@ -104,7 +105,14 @@ function Sheet({ openings }: { openings: Opening[] }) {
     })
   }
   useCommands([
-    { keys: ['mod+Enter'], label: 'Save the opening balances', strip: 'save', run: save, whileTyping: true },
+    {
+      keys: ['mod+Enter'],
+      label: 'Save the opening balances',
+      changes: true,
+      strip: 'save',
+      run: save,
+      whileTyping: true,
+    },
     {
       keys: ['Escape'],
       label: 'Back to the chart',
@@ -184,19 +192,21 @@ function Sheet({ openings }: { openings: Opening[] }) {
         <p className="q s ihs">each account has an entry of its own against opening equity</p>
         <OpeningEntries openings={sheets} />
         <ProblemNote error={error ?? sheet.error} />
-        <div className="acts">
-          <Button
-            tone="go"
-            size="wide"
-            className="full"
-            whyNot={
-              changed.length === 0 ? 'Nothing is changed.' : (whyNot ?? (busy ? 'It is being saved.' : undefined))
-            }
-            onClick={save}
-          >
-            Save {changed.length > 0 && counted(changed.length, 'change')} <kbd>Ctrl Enter</kbd>
-          </Button>
-        </div>
+        <MayChange>
+          <div className="acts">
+            <Button
+              tone="go"
+              size="wide"
+              className="full"
+              whyNot={
+                changed.length === 0 ? 'Nothing is changed.' : (whyNot ?? (busy ? 'It is being saved.' : undefined))
+              }
+              onClick={save}
+            >
+              Save {changed.length > 0 && counted(changed.length, 'change')} <kbd>Ctrl Enter</kbd>
+            </Button>
+          </div>
+        </MayChange>
       </aside>
     </main>
   )

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useScopeSearch } from '@/app/scope'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
@@ -25,7 +26,9 @@ export function Connections() {
     wasBusy.current = busy
   }, [busy])
   useCommands(
-    adding ? [] : [{ keys: ['n'], label: 'New connection', strip: 'new connection', run: () => setAdding(true) }],
+    adding
+      ? []
+      : [{ keys: ['n'], label: 'New connection', changes: true, strip: 'new connection', run: () => setAdding(true) }],
   )
   if (all.error && !all.data) return <Failed error={all.error} retry={all.refetch} />
   if (!all.data) return <Loading what="the connections" />
@@ -39,9 +42,11 @@ export function Connections() {
           <Link className="link end" to={`/gather${search}`}>
             back to Gather
           </Link>
-          <button type="button" className="btn" onClick={() => setAdding(true)}>
-            New connection <kbd>N</kbd>
-          </button>
+          <MayChange>
+            <button type="button" className="btn" onClick={() => setAdding(true)}>
+              New connection <kbd>N</kbd>
+            </button>
+          </MayChange>
         </div>
         <Scroll label="Connections">
           {all.data.length === 0 && (

@@ -4,6 +4,7 @@ import { api, data } from '@/api/client'
 import { household } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
+import { box } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
@@ -53,7 +54,7 @@ export function NewConnection({ onClose }: { onClose: () => void }) {
         <div className="head">
           <h1>Which bank?</h1>
           <input
-            className="box search"
+            className={box({ className: 'search' })}
             aria-label="Search by name, town or code"
             placeholder="any part of the name, the town or the code"
             value={words}

@@ -72,7 +72,7 @@ export function Arriving({ files, onClose }: { files: Arrival[]; onClose: () => 
     else remove([arrival.key])
   }
   useCommands([
-    { keys: ['Enter'], label: 'Take the new lines in', strip: 'take in', run: takeAllIn },
+    { keys: ['Enter'], label: 'Take the new lines in', changes: true, strip: 'take in', run: takeAllIn },
     { keys: ['ArrowUp'], label: 'The file before', run: () => move(-1) },
     {
       keys: ['ArrowDown'],

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '@/api/client'
 import { books, booksChanged } from '@/api/queries'
+import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { Dialog } from '@/parts/Dialog'
 import { counted, day, figure, moment, monthName } from '@/parts/figures'
@@ -87,9 +88,11 @@ function Back({ batch, onAsk }: { batch: Batch; onAsk: () => void }) {
   if (batch.takenBack) return <span className="q s">taken back</span>
   if (batch.settled > 0 && batch.settled === batch.newLines) return <span className="q s">agreed, stays</span>
   return (
-    <button type="button" className="link s" onClick={onAsk} aria-label={`Take back batch ${batch.no}`}>
-      take back
-    </button>
+    <MayChange>
+      <button type="button" className="link s" onClick={onAsk} aria-label={`Take back batch ${batch.no}`}>
+        take back
+      </button>
+    </MayChange>
   )
 }
 

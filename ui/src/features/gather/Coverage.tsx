@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { books } from '@/api/queries'
+import { MayChange } from '@/app/MayChange'
 import { connections } from '@/features/connections/queries'
 import { health, progress } from '@/features/connections/types'
 import { day, lastDay, moment } from '@/parts/figures'
@@ -123,9 +124,11 @@ function AccountRow({
         <LastGathered account={a} />
       </td>
       <td className="n">
-        <button type="button" className="link s" onClick={onChoose} aria-label={`Choose files for ${a.accountName}`}>
-          choose files
-        </button>
+        <MayChange>
+          <button type="button" className="link s" onClick={onChoose} aria-label={`Choose files for ${a.accountName}`}>
+            choose files
+          </button>
+        </MayChange>
       </td>
     </tr>
   )

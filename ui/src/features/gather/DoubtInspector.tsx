@@ -1,6 +1,7 @@
 import { api } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { counted, day, figure, signed } from '@/parts/figures'
 import { type Doubt, SOURCES } from './types'
@@ -36,8 +37,8 @@ export function DoubtInspector({
     }
   }
   useCommands([
-    { keys: ['s'], label: 'The same line, keep one', strip: 'same line', run: () => decide('SAME') },
-    { keys: ['t'], label: 'Two lines, take both', strip: 'two lines', run: () => decide('TWO') },
+    { keys: ['s'], label: 'The same line, keep one', changes: true, strip: 'same line', run: () => decide('SAME') },
+    { keys: ['t'], label: 'Two lines, take both', changes: true, strip: 'two lines', run: () => decide('TWO') },
     { keys: ['o'], label: 'The next doubtful line', strip: count > 1 ? 'next doubt' : undefined, run: onNext },
     { keys: ['l'], label: 'Decide later', run: onLater },
   ])
@@ -97,22 +98,24 @@ export function DoubtInspector({
           </li>
         )}
       </ul>
-      <div className="acts">
-        <button type="button" className="btn go wide" onClick={() => decide('SAME')}>
-          The same line, keep one <kbd>S</kbd>
-        </button>
-        <button type="button" className="btn full" onClick={() => decide('TWO')}>
-          Two lines, take both <kbd>T</kbd>
-        </button>
-        {count > 1 && (
-          <button type="button" className="btn" onClick={onNext}>
-            Next doubt <kbd>O</kbd>
+      <MayChange>
+        <div className="acts">
+          <button type="button" className="btn go wide" onClick={() => decide('SAME')}>
+            The same line, keep one <kbd>S</kbd>
           </button>
-        )}
-        <button type="button" className={count > 1 ? 'btn' : 'btn full'} onClick={onLater}>
-          Later <kbd>L</kbd>
-        </button>
-      </div>
+          <button type="button" className="btn full" onClick={() => decide('TWO')}>
+            Two lines, take both <kbd>T</kbd>
+          </button>
+          {count > 1 && (
+            <button type="button" className="btn" onClick={onNext}>
+              Next doubt <kbd>O</kbd>
+            </button>
+          )}
+          <button type="button" className={count > 1 ? 'btn' : 'btn full'} onClick={onLater}>
+            Later <kbd>L</kbd>
+          </button>
+        </div>
+      </MayChange>
     </aside>
   )
 }

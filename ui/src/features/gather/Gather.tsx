@@ -3,6 +3,7 @@ import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { api, data } from '@/api/client'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { counted, monthName } from '@/parts/figures'
 import { Scroll } from '@/parts/Scroll'
@@ -60,7 +61,7 @@ function GatherPage({
     chooser.current?.click()
   }
   useCommands([
-    { keys: ['f'], label: 'Choose statement files', strip: 'choose files', run: () => choose() },
+    { keys: ['f'], label: 'Choose statement files', changes: true, strip: 'choose files', run: () => choose() },
     { keys: ['n'], label: 'Connections', strip: 'connections', run: () => navigate(`/gather/connections${search}`) },
   ])
 
@@ -85,9 +86,11 @@ function GatherPage({
           <Link className="btn end" to={`/gather/connections${search}`}>
             Connections <kbd>N</kbd>
           </Link>
-          <button type="button" className="btn" onClick={() => choose()}>
-            Choose files <kbd>F</kbd>
-          </button>
+          <MayChange>
+            <button type="button" className="btn" onClick={() => choose()}>
+              Choose files <kbd>F</kbd>
+            </button>
+          </MayChange>
         </div>
         <Scroll label="What is here">
           <Coverage gathered={gathered} month={month} narrow={!!doubt} onFiles={onFiles} onChoose={choose} />

@@ -18,7 +18,7 @@ export function Begin() {
   }
   return (
     <Door motto="A new household, with you as its owner.">
-      <Form of={of} send={begin} label="Begin a household" className="flex flex-col gap-3">
+      <Form own of={of} send={begin} label="Begin a household" className="flex flex-col gap-3">
         <TextField name="householdName" label="The household is called" needed="Type a name for it." />
         <TextField name="name" label="Your name" autoComplete="name" needed="Type your name." />
         <TextField name="email" label="Email" type="email" autoComplete="username" needed="Type your email." />

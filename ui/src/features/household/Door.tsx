@@ -8,7 +8,7 @@ export function Door({ motto, children }: { motto: string; children: ReactNode }
   return (
     <main className="sign-in">
       <GrowthRings />
-      <div className="door">
+      <div className="door [&_button[type=submit]]:h-[38px] [&_button[type=submit]]:justify-between [&_button[type=submit]]:text-lead [&_input]:h-[38px] [&_input]:px-[11px] [&_input]:text-lead">
         <h1 className="mark">
           <Mark size={34} />
           <span>Yew Ledger</span>

@@ -48,7 +48,7 @@ function Joining({ token, open }: { token: string; open: Schemas['OpenLinkJson']
       }
     >
       <p className="q">{open.email}</p>
-      <Form of={of} send={join} label={joining ? 'Join' : 'Set it'} className="flex flex-col gap-3">
+      <Form own of={of} send={join} label={joining ? 'Join' : 'Set it'} className="flex flex-col gap-3">
         {joining && <TextField name="name" label="Your name" needed="Type your name." />}
         <TextField
           name="password"

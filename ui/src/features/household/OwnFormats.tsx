@@ -35,6 +35,7 @@ export function OwnFormats({ formats }: { formats: Formats }) {
   const says = useSays()
   return (
     <Form
+      own
       of={of}
       label="Figures and days"
       send={async (body) => {

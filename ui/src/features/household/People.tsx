@@ -9,6 +9,7 @@ import { Beside, Row } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { SelectField, TextField } from '@/parts/form/fields'
 import { ProblemNote } from '@/parts/form/ProblemNote'
+import { box } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { Failed, Loading } from '@/parts/States'
 import { useAct } from '@/parts/useAct'
@@ -156,7 +157,13 @@ function LinkOnce({ of }: { of: { for: string; link: Link } }) {
     <div className="note-calm mt-3">
       With this link {of.for}. It works once, until {moment(of.link.expiresAt)}, and is shown only now.
       <div className="link-once">
-        <input className="box w-full" readOnly aria-label="Link" value={address} onFocus={(e) => e.target.select()} />
+        <input
+          className={box({ className: 'w-full' })}
+          readOnly
+          aria-label="Link"
+          value={address}
+          onFocus={(e) => e.target.select()}
+        />
         <button
           type="button"
           className="btn"

@@ -56,7 +56,7 @@ export function SignInForm({ email = '', onSignedIn }: { email?: string; onSigne
     }
   }
   return (
-    <Form of={of} send={signIn} label="Sign in" className="flex flex-col gap-3">
+    <Form own of={of} send={signIn} label="Sign in" className="flex flex-col gap-3">
       <TextField name="email" label="Email" type="email" autoComplete="username" needed="Type your email." />
       <TextField
         name="password"

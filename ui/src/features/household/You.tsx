@@ -65,6 +65,7 @@ function ChangePassword() {
   const says = useSays()
   return (
     <Form
+      own
       of={of}
       label="Password"
       send={(body) => api.PUT('/api/session/password', { body })}
@@ -120,6 +121,7 @@ function SecondFactor() {
       )}
       {state.data.on ? (
         <Form
+          own
           of={turnOff}
           label="Turn off the second factor"
           send={(body) => api.POST('/api/session/second-factor/off', { body })}
@@ -152,6 +154,7 @@ function SecondFactor() {
         </Form>
       ) : secret ? (
         <Form
+          own
           of={turnOn}
           label="Turn on the second factor"
           send={async ({ code }) => {
@@ -244,6 +247,7 @@ function Households({ current }: { current: string }) {
         </tbody>
       </table>
       <Form
+        own
         of={of}
         label="Another household"
         className="mt-3"

@@ -3,6 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { api, data, messageOf, type Schemas } from '@/api/client'
+import { books } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { day, figure, inSentence, longMonth, moment, signed } from '@/parts/figures'
@@ -119,6 +120,9 @@ export function Journal() {
 /** Rows as tall as they are drawn; only those in sight are in the page, so a million scroll alike. */
 function EntryRows({ entries, more, onMore }: { entries: Entry[]; more: boolean; onMore: () => void }) {
   const box = useRef<HTMLDivElement>(null)
+  const { data: allBooks = [] } = useQuery(books)
+  // Named once at the head; a line that is in another currency names its own.
+  const usual = allBooks[0]?.currency ?? ''
   const [selected, setSelected] = useState(0)
   const [open, setOpen] = useState<Set<string>>(new Set())
   const at = Math.min(selected, entries.length - 1)
@@ -172,7 +176,7 @@ function EntryRows({ entries, more, onMore }: { entries: Entry[]; more: boolean;
         <span>Date</span>
         <span className="n">No.</span>
         <span>Payee, note</span>
-        <span className="n">Amount</span>
+        <span className="n">Amount, {usual}</span>
         <span>From</span>
         <span>To</span>
       </div>
@@ -185,6 +189,7 @@ function EntryRows({ entries, more, onMore }: { entries: Entry[]; more: boolean;
             return (
               <li key={item.key} style={{ transform: `translateY(${item.start}px)` }}>
                 <EntryRow
+                  usual={usual}
                   entry={entry}
                   selected={item.index === at}
                   open={open.has(entry.id)}
@@ -203,11 +208,13 @@ function EntryRows({ entries, more, onMore }: { entries: Entry[]; more: boolean;
 }
 
 function EntryRow({
+  usual,
   entry,
   selected,
   open,
   onSelect,
 }: {
+  usual: string
   entry: Entry
   selected: boolean
   open: boolean
@@ -223,6 +230,7 @@ function EntryRow({
           {entry.payee} {entry.note && <span className="q">{entry.note}</span>}
         </span>
         <span className={!entry.transfer && !entry.amount.startsWith('-') ? 'n in' : 'n'}>
+          {entry.currency !== usual && <span className="q s">{entry.currency} </span>}
           {entry.transfer ? figure(entry.amount) : signed(entry.amount)}
         </span>
         <span className="q">{entry.from}</span>

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { Fragment } from 'react'
 import { api, data, messageOf } from '@/api/client'
+import { MayChange } from '@/app/MayChange'
 import { counted, day, longDay, signed } from '@/parts/figures'
 import { JournalEntry } from '@/parts/JournalEntry'
 import { BookingEditor } from './BookingEditor'
@@ -94,20 +95,22 @@ export function LineInspector({
       )}
       {mode === 'look' && <Alternatives line={line} onPair={onPair} />}
       {mode === 'look' && (
-        <div className="acts">
-          <button type="button" className="btn go wide" disabled={!isComplete(booking)} onClick={onPost}>
-            Post this line <kbd>Enter</kbd>
-          </button>
-          <button type="button" className="btn full" onClick={() => setMode('change')}>
-            {isComplete(booking) ? 'Change for this line only' : 'Say what it is'} <kbd>C</kbd>
-          </button>
-          <button type="button" className="btn" onClick={() => setMode('rule')}>
-            Make a rule <kbd>R</kbd>
-          </button>
-          <button type="button" className="btn" onClick={() => setMode('split')}>
-            Split <kbd>S</kbd>
-          </button>
-        </div>
+        <MayChange>
+          <div className="acts">
+            <button type="button" className="btn go wide" disabled={!isComplete(booking)} onClick={onPost}>
+              Post this line <kbd>Enter</kbd>
+            </button>
+            <button type="button" className="btn full" onClick={() => setMode('change')}>
+              {isComplete(booking) ? 'Change for this line only' : 'Say what it is'} <kbd>C</kbd>
+            </button>
+            <button type="button" className="btn" onClick={() => setMode('rule')}>
+              Make a rule <kbd>R</kbd>
+            </button>
+            <button type="button" className="btn" onClick={() => setMode('split')}>
+              Split <kbd>S</kbd>
+            </button>
+          </div>
+        </MayChange>
       )}
     </aside>
   )

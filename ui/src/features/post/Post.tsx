@@ -125,22 +125,24 @@ function PostPage({ page }: { page: StacksPage }) {
     {
       keys: [' '],
       label: 'Tick or untick the line',
+      changes: true,
       strip: 'tick',
       run: () => {
         if (line && isComplete(bookingFor(line))) tick(line)
         move(1)
       },
     },
-    { keys: ['Enter'], label: 'Post this line', strip: 'post line', run: () => line && post([line]) },
+    { keys: ['Enter'], label: 'Post this line', changes: true, strip: 'post line', run: () => line && post([line]) },
     {
       keys: ['Shift+Enter'],
       label: 'Post the ticked lines of this stack',
+      changes: true,
       strip: 'post stack',
       run: () => line && post(tickedOf(stackOf(line)?.lines ?? [])),
     },
-    { keys: ['c'], label: 'Change this line only', strip: 'change', run: () => setMode('change') },
-    { keys: ['r'], label: 'Make a rule from this line', strip: 'make rule', run: () => setMode('rule') },
-    { keys: ['s'], label: 'Split this line', strip: 'split', run: () => setMode('split') },
+    { keys: ['c'], label: 'Change this line only', changes: true, strip: 'change', run: () => setMode('change') },
+    { keys: ['r'], label: 'Make a rule from this line', changes: true, strip: 'make rule', run: () => setMode('rule') },
+    { keys: ['s'], label: 'Split this line', changes: true, strip: 'split', run: () => setMode('split') },
     ...(line?.alternatives ?? []).slice(0, 3).map((a, i) => ({
       keys: [String(i + 1)],
       label: `It is no. ${a.entryNo}, ${a.payee}`,

@@ -1,5 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
+import { Fragment } from 'react'
 import { accounts } from '@/api/queries'
+import { MayChange } from '@/app/MayChange'
 import { Flow } from '@/parts/Amount'
 import { counted, day, figure, isPositive, signed } from '@/parts/figures'
 import { Icon } from '@/parts/Icon'
@@ -79,25 +81,30 @@ function StackRows({ stack, ...props }: Props & { stack: Stack }) {
         <td className="account-cell" />
         <td className="n b">
           {stack.sums.map((s) => (
-            <Flow key={s.currency} amount={s.amount} />
+            <Fragment key={s.currency}>
+              {s.currency !== props.page.sums[0]?.currency && <span className="q s"> {s.currency} </span>}
+              <Flow amount={s.amount} />
+            </Fragment>
           ))}
         </td>
         <td className="q s">{stack.count > stack.lines.length && `first ${stack.lines.length} shown`}</td>
         <td className="n evidence-cell">
-          {stack.reason === 'OPEN_QUESTION' && ready.length === 0 ? (
-            <button type="button" className="btn small" onClick={() => first && props.onAnswer(first)}>
-              Answer {stack.count}
-            </button>
-          ) : (
-            <button
-              type="button"
-              className="btn small"
-              disabled={ready.length === 0}
-              onClick={() => props.onPost(stack.lines)}
-            >
-              Post {ready.length}
-            </button>
-          )}
+          <MayChange>
+            {stack.reason === 'OPEN_QUESTION' && ready.length === 0 ? (
+              <button type="button" className="btn small" onClick={() => first && props.onAnswer(first)}>
+                Answer {stack.count}
+              </button>
+            ) : (
+              <button
+                type="button"
+                className="btn small"
+                disabled={ready.length === 0}
+                onClick={() => props.onPost(stack.lines)}
+              >
+                Post {ready.length}
+              </button>
+            )}
+          </MayChange>
         </td>
       </tr>
       {open && stack.lines.map((line) => <LineRow key={line.id} line={line} {...props} />)}
@@ -105,7 +112,16 @@ function StackRows({ stack, ...props }: Props & { stack: Stack }) {
   )
 }
 
-function LineRow({ line, selected, onSelect, bookingFor, isTicked, onTick, onAnswer }: Props & { line: Waiting }) {
+function LineRow({
+  line,
+  page,
+  selected,
+  onSelect,
+  bookingFor,
+  isTicked,
+  onTick,
+  onAnswer,
+}: Props & { line: Waiting }) {
   const booking = bookingFor(line)
   const complete = isComplete(booking)
   const payee = booking.payee || 'Who is this?'
@@ -138,6 +154,7 @@ function LineRow({ line, selected, onSelect, bookingFor, isTicked, onTick, onAns
       </td>
       <td className="q s account-cell">{line.accountName}</td>
       <td className="n">
+        {line.currency !== page.sums[0]?.currency && <span className="q s">{line.currency} </span>}
         <span className={isPositive(line.amount) ? 'in' : undefined}>{signed(line.amount)}</span>
       </td>
       <td>

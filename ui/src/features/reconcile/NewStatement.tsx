@@ -1,4 +1,5 @@
 import { api, data, type Schemas } from '@/api/client'
+import { MayChange } from '@/app/MayChange'
 import { Button } from '@/parts/Button'
 import { figure } from '@/parts/figures'
 import { dayText } from '@/parts/form/DayInput'
@@ -48,11 +49,13 @@ export function NewStatement({
         currency={row.currency}
         placeholder={figure(row.agreedBalance)}
       />
-      <div className="acts">
-        <Button type="submit" tone="go" size="wide" className="full">
-          Begin to tick <kbd>Enter</kbd>
-        </Button>
-      </div>
+      <MayChange>
+        <div className="acts">
+          <Button type="submit" tone="go" size="wide" className="full">
+            Begin to tick <kbd>Enter</kbd>
+          </Button>
+        </div>
+      </MayChange>
     </Form>
   )
 }

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { books } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { Apart } from '@/parts/Amount'
 import { counted, day, figure, longDay } from '@/parts/figures'
@@ -48,7 +49,13 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
   }
   useCommands([
     { keys: ['Enter'], label: 'Open the statement', strip: 'open statement', run: () => openStatement(row) },
-    { keys: ['n'], label: 'Enter a statement from paper', strip: 'new statement', run: () => setBeginning(true) },
+    {
+      keys: ['n'],
+      label: 'Enter a statement from paper',
+      changes: true,
+      strip: 'new statement',
+      run: () => setBeginning(true),
+    },
   ])
 
   return (
@@ -125,9 +132,11 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
                   <button type="button" className="btn go wide" onClick={() => openStatement(row)}>
                     Open the statement of {day(row.statements[0]?.closesOn ?? '')} <kbd>Enter</kbd>
                   </button>
-                  <button type="button" className="btn full" onClick={() => setBeginning(true)}>
-                    Enter another from paper <kbd>N</kbd>
-                  </button>
+                  <MayChange>
+                    <button type="button" className="btn full" onClick={() => setBeginning(true)}>
+                      Enter another from paper <kbd>N</kbd>
+                    </button>
+                  </MayChange>
                 </div>
               </>
             ) : (

@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { booksChanged, queryClient } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
 import { counted, figure, isZero, longDay } from '@/parts/figures'
@@ -83,15 +84,28 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
     {
       keys: [' '],
       label: 'Tick or untick the line',
+      changes: true,
       strip: 'tick',
       run: () => {
         if (posting) tick([posting.postingId], !posting.ticked)
         move(1)
       },
     },
-    { keys: ['a'], label: 'Tick all that the bank shows', strip: 'tick all at the bank', run: tickAllAtBank },
-    { keys: ['e'], label: 'Correct the statement’s day or balance', strip: 'correct', run: () => setCorrecting(true) },
-    { keys: ['g'], label: 'Agree the statement', strip: 'agree', run: agree },
+    {
+      keys: ['a'],
+      label: 'Tick all that the bank shows',
+      changes: true,
+      strip: 'tick all at the bank',
+      run: tickAllAtBank,
+    },
+    {
+      keys: ['e'],
+      label: 'Correct the statement’s day or balance',
+      changes: true,
+      strip: 'correct',
+      run: () => setCorrecting(true),
+    },
+    { keys: ['g'], label: 'Agree the statement', changes: true, strip: 'agree', run: agree },
     { keys: ['l'], label: 'Leave it open', strip: 'leave open', run: leaveOpen },
   ])
 
@@ -120,9 +134,11 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
               </>
             ) : (
               <>
-                <button type="button" className="btn" onClick={tickAllAtBank}>
-                  Tick all that the bank shows <kbd>A</kbd>
-                </button>
+                <MayChange>
+                  <button type="button" className="btn" onClick={tickAllAtBank}>
+                    Tick all that the bank shows <kbd>A</kbd>
+                  </button>
+                </MayChange>
                 <span className="end q">
                   {isZero(sheet.difference) ? (
                     'nothing is apart'
@@ -175,11 +191,13 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
                 </p>
               )}
               {!sheet.finished && (
-                <div className="acts">
-                  <button type="button" className="btn full" onClick={() => setCorrecting(true)}>
-                    Correct day or balance <kbd>E</kbd>
-                  </button>
-                </div>
+                <MayChange>
+                  <div className="acts">
+                    <button type="button" className="btn full" onClick={() => setCorrecting(true)}>
+                      Correct day or balance <kbd>E</kbd>
+                    </button>
+                  </div>
+                </MayChange>
               )}
             </>
           )}

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { type FormEvent, useEffect, useState } from 'react'
 import { api, data, messageOf } from '@/api/client'
 import { accounts } from '@/api/queries'
+import { MayChange } from '@/app/MayChange'
 import type { Waiting } from '@/features/post/types'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { counted } from '@/parts/figures'
@@ -160,20 +161,22 @@ export function RuleEditor({
             {problem || messageOf(reach.error)}
           </p>
         )}
-        <div className="acts">
-          <button type="submit" className="btn go" disabled={!changed || !whole}>
-            Save the rule <kbd>Enter</kbd>
-          </button>
-          {rule ? (
-            <button type="button" className="btn kill" onClick={onRemove}>
-              Remove <kbd>Delete</kbd>
+        <MayChange>
+          <div className="acts">
+            <button type="submit" className="btn go" disabled={!changed || !whole}>
+              Save the rule <kbd>Enter</kbd>
             </button>
-          ) : (
-            <button type="button" className="btn" onClick={leave}>
-              Discard <kbd>Esc</kbd>
-            </button>
-          )}
-        </div>
+            {rule ? (
+              <button type="button" className="btn kill" onClick={onRemove}>
+                Remove <kbd>Delete</kbd>
+              </button>
+            ) : (
+              <button type="button" className="btn" onClick={leave}>
+                Discard <kbd>Esc</kbd>
+              </button>
+            )}
+          </div>
+        </MayChange>
       </form>
     </aside>
   )

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { api, data } from '@/api/client'
 import { accounts, booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { counted } from '@/parts/figures'
@@ -72,10 +73,10 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
   }
 
   useCommands([
-    { keys: ['Alt+ArrowUp'], label: 'Move the rule up', strip: 'move in order', run: () => move(-1) },
-    { keys: ['Alt+ArrowDown'], label: 'Move the rule down', strip: 'move in order', run: () => move(1) },
-    { keys: ['n'], label: 'New rule', strip: 'new rule', run: () => setMaking(true) },
-    { keys: ['Delete'], label: 'Remove the rule', strip: 'remove', run: remove },
+    { keys: ['Alt+ArrowUp'], label: 'Move the rule up', changes: true, strip: 'move in order', run: () => move(-1) },
+    { keys: ['Alt+ArrowDown'], label: 'Move the rule down', changes: true, strip: 'move in order', run: () => move(1) },
+    { keys: ['n'], label: 'New rule', changes: true, strip: 'new rule', run: () => setMaking(true) },
+    { keys: ['Delete'], label: 'Remove the rule', changes: true, strip: 'remove', run: remove },
   ])
 
   return (
@@ -84,9 +85,11 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
         <div className="head">
           <h1>Rules</h1>
           <span className="q">tried from the top, the first that fits decides</span>
-          <button type="button" className="btn end" onClick={() => setMaking(true)}>
-            New rule <kbd>N</kbd>
-          </button>
+          <MayChange>
+            <button type="button" className="btn end" onClick={() => setMaking(true)}>
+              New rule <kbd>N</kbd>
+            </button>
+          </MayChange>
         </div>
         {rules.length === 0 ? (
           <Nothing title="No rules yet">

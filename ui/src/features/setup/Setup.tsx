@@ -4,6 +4,7 @@ import { Navigate, useNavigate } from 'react-router'
 import { api, data, Problem } from '@/api/client'
 import { booksChanged, queryClient } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { Button } from '@/parts/Button'
 import { longDay } from '@/parts/figures'
@@ -58,7 +59,14 @@ function SetupForm({ first }: { first: SetupPage }) {
     }
   }
   useCommands([
-    { keys: ['mod+Enter'], label: 'Open the books', strip: 'open the books', run: openBooks, whileTyping: true },
+    {
+      keys: ['mod+Enter'],
+      label: 'Open the books',
+      changes: true,
+      strip: 'open the books',
+      run: openBooks,
+      whileTyping: true,
+    },
   ])
 
   return (
@@ -119,15 +127,17 @@ function SetupForm({ first }: { first: SetupPage }) {
           </p>
         ))}
         <ProblemNote error={error ?? refused} />
-        <div className="acts">
-          <Button tone="go" size="wide" className="full" whyNot={unread[0] ?? stops[0]?.what} onClick={openBooks}>
-            Open the books <kbd>Ctrl Enter</kbd>
-          </Button>
-          <p className="q s full">
-            Each balance is checked against the first statement and can be put right later. You can leave this page and
-            come back.
-          </p>
-        </div>
+        <MayChange>
+          <div className="acts">
+            <Button tone="go" size="wide" className="full" whyNot={unread[0] ?? stops[0]?.what} onClick={openBooks}>
+              Open the books <kbd>Ctrl Enter</kbd>
+            </Button>
+            <p className="q s full">
+              Each balance is checked against the first statement and can be put right later. You can leave this page
+              and come back.
+            </p>
+          </div>
+        </MayChange>
       </aside>
     </main>
   )

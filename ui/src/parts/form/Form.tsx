@@ -10,6 +10,8 @@ import {
 import { messageOf, Problem } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { type Kind, read } from '@/api/reading'
+import { useMayChange } from '@/app/MayChange'
+import { ReadOnly } from '@/parts/Button'
 import { forgetKept, keep, kept } from '@/parts/kept'
 import { ProblemNote } from './ProblemNote'
 
@@ -77,6 +79,7 @@ export function Form<T extends FieldValues>({
   label,
   className,
   fieldOf = {},
+  own = false,
   children,
 }: {
   of: OwnForm<T>
@@ -86,9 +89,12 @@ export function Form<T extends FieldValues>({
   className?: string
   /** Fields of the API that have another name in the form. */
   fieldOf?: Record<string, Path<T>>
+  /** The person's own matter, a reader's too; any other form a reader sees and cannot change. */
+  own?: boolean
   children: ReactNode
 }) {
   const { form } = of
+  const closed = !useMayChange() && !own
   const readers = useRef<Readers>(new Map())
   const busy = useRef(false)
 
@@ -143,7 +149,11 @@ export function Form<T extends FieldValues>({
               </button>
             </p>
           )}
-          {children}
+          <ReadOnly value={closed}>
+            <fieldset disabled={closed} className="contents">
+              {children}
+            </fieldset>
+          </ReadOnly>
           {root && <ProblemNote error={problem.current} />}
         </form>
       </ReadersOfForm>

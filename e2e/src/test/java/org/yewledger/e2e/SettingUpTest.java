@@ -75,8 +75,16 @@ public class SettingUpTest extends BrowserTest {
     assertThat(heading(reader, "agree")).isVisible();
     open(reader, "/chart");
     row(reader, "Purse").click();
+    // What they cannot use is not offered, by key nor by button.
+    assertThat(button(reader, "Open the register")).isVisible();
+    assertThat(button(reader, "Close")).hasCount(0);
+    assertThat(button(reader, "New account")).hasCount(0);
     reader.keyboard().press("x");
-    assertThat(reader.getByRole(AriaRole.ALERT)).containsText("Your role in this household");
+    reader.keyboard().press("n");
+    assertThat(reader.getByRole(AriaRole.DIALOG)).hasCount(0);
+    assertThat(reader.getByRole(AriaRole.ALERT)).hasCount(0);
+    open(reader, "/post");
+    assertThat(button(reader, "Post this line")).hasCount(0);
     reader.navigate(link);
     assertThat(reader.getByRole(AriaRole.ALERT)).containsText("does not work any more");
   }

@@ -42,6 +42,42 @@ public class TwoWindowsTest extends BrowserTest {
   }
 
   @Test
+  public void aRowThatAnotherWindowTookLeavesNothingSelected() {
+    Page first = signedIn();
+    Page second = signedIn();
+    for (Page page : new Page[] {first, second}) {
+      open(page, "/post");
+      ferries(page).first().click();
+    }
+    Locator inspector =
+        second.getByRole(
+            AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Selected line"));
+    assertThat(inspector).isVisible();
+    int lines = ferries(second).count();
+    first.keyboard().press("c");
+    Locator box =
+        first.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Books to"));
+    box.fill("groceries");
+    box.press("Enter");
+    button(first, "Take it").click();
+    button(first, "Post this line").click();
+    assertThat(first.getByText("1 line posted as no.")).isVisible();
+    assertThat(ferries(second)).hasCount(lines - 1);
+    assertThat(inspector).hasCount(0);
+    second.keyboard().press("Enter");
+    second.keyboard().press("ArrowDown");
+    assertThat(inspector).isVisible();
+    assertThat(ferries(second)).hasCount(lines - 1);
+    button(first, "Undo").click();
+    assertThat(ferries(second)).hasCount(lines);
+  }
+
+  private static Locator ferries(Page page) {
+    return page.getByRole(AriaRole.ROW)
+        .filter(new Locator.FilterOptions().setHasText("QUAY FERRIES"));
+  }
+
+  @Test
   public void whatOneDoesTheOtherShowsWithinTwoSeconds() {
     Page first = signedIn();
     Page second = signedIn();
