@@ -12,7 +12,6 @@ import { Field } from '@/parts/form/Field'
 import { JournalEntry } from '@/parts/JournalEntry'
 import { useKept } from '@/parts/kept'
 import { box } from '@/parts/look'
-import { PayeePicker } from '@/parts/PayeePicker'
 import type { Booking } from './booking'
 import type { Waiting } from './types'
 
@@ -136,7 +135,7 @@ export function BookingEditor({
       onKeyDown={(e) => e.key === 'Escape' && leave()}
     >
       <Field label="Payee">
-        {(ids) => <PayeePicker {...ids} aria-label="Payee" value={payee} onChange={(payee) => set({ payee })} />}
+        {(ids) => <input {...ids} className={box()} value={payee} onChange={(e) => set({ payee: e.target.value })} />}
       </Field>
       {parts.map((p, i) => (
         <div className={several ? 'part several' : 'part'} key={p.key}>
