@@ -81,6 +81,9 @@ export function TypeAhead(props: TypeAheadProps) {
   useLayoutEffect(() => {
     const box = input.current
     if (!box) return
+    // By this mark the primitive takes any box of its kind for its own, and would pull the focus back out of the next
+    // one while its own list goes.
+    box.removeAttribute('cmdk-input')
     box.setAttribute('aria-expanded', String(open))
     if (open && list.current) box.setAttribute('aria-controls', list.current.id)
     else box.removeAttribute('aria-controls')
@@ -170,6 +173,8 @@ export function TypeAhead(props: TypeAheadProps) {
             value={text}
             onValueChange={type}
             onFocus={(event) => event.currentTarget.select()}
+            // A click puts the caret somewhere; what is typed next is to take the place of what is chosen.
+            onClick={(event) => typed === undefined && event.currentTarget.select()}
             onBlur={() => creating === undefined && left()}
             onKeyDown={onKeyDown}
           />

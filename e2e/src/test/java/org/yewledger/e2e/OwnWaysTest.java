@@ -28,7 +28,7 @@ public class OwnWaysTest extends BrowserTest {
     open(page, "/trial-balance?month=2026-09");
     assertThat(page.getByText("182.810,02").first()).isVisible();
     open(page, "/reconcile");
-    row(page, "Home loan").click();
+    rows(page, "Home loan").click();
     page.getByLabel("Closing balance, EUR").fill("3*12,50+4");
     assertThat(page.getByText("41,50 EUR")).isVisible();
     page.getByLabel("Closing balance, EUR").fill("1,234");
@@ -44,7 +44,7 @@ public class OwnWaysTest extends BrowserTest {
   public void daysAreTypedShownInWordsAndPickedFromACalendar() {
     Page page = signedIn();
     open(page, "/reconcile");
-    row(page, "Home loan").click();
+    rows(page, "Home loan").click();
     Locator day = page.getByLabel("Closes on");
     day.fill("28");
     assertThat(page.getByText("Monday, 28 September 2026")).isVisible();
@@ -65,7 +65,7 @@ public class OwnWaysTest extends BrowserTest {
   public void aCategoryThatIsMissingIsMadeInPlace() {
     Page page = signedIn();
     open(page, "/post");
-    row(page, "OTTERDALE POOL").first().click();
+    rows(page, "OTTERDALE POOL").first().click();
     page.keyboard().press("c");
     Locator box =
         page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Books to"));
@@ -84,6 +84,27 @@ public class OwnWaysTest extends BrowserTest {
     button(page, "Leave it").click();
     page.keyboard().press("Control+z");
     assertThat(page.getByText("Undid")).isVisible();
+  }
+
+  @Test
+  public void goingFromOneTypeAheadToAnotherKeepsTheFocusThere() {
+    Page page = signedIn();
+    open(page, "/currencies");
+    Locator form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("A new rate"));
+    Locator from = form.getByLabel("1 of");
+    Locator to = form.getByLabel("of", new Locator.GetByLabelOptions().setExact(true));
+    assertThat(from).hasValue("USD, US Dollar");
+    from.click();
+    page.keyboard().type("pou");
+    assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+    to.click();
+    assertThat(page.getByRole(AriaRole.OPTION)).hasCount(0);
+    assertThat(to).isFocused();
+    page.keyboard().type("yen");
+    assertThat(to).isFocused();
+    to.press("Enter");
+    assertThat(to).hasValue("JPY, Japanese Yen");
+    assertThat(form).containsText("\u201cpou\u201d is no currency");
   }
 
   /** Every part that opens over the page writes its styles with the nonce of the answer. */
@@ -147,9 +168,5 @@ public class OwnWaysTest extends BrowserTest {
     link(page, "Chart").click();
     assertThat(heading(page, "Chart")).isFocused();
     assertTrue(page.title().startsWith("Chart \u00b7 Aldercott"), page.title());
-  }
-
-  private static Locator row(Page page, String text) {
-    return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
   }
 }
