@@ -1,25 +1,26 @@
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react'
 import { messageOf } from '@/api/client'
 
 interface Saying {
   text: string
   bad?: boolean
   undo?: () => void
-  /** The act that could be undone before this was said: one that came since is what it tells of. */
-  before?: string
+  /** Whether it tells of an act, which is then the last one. */
+  act?: boolean
   retry?: () => void
 }
 
 /** The last act of the person, which can be undone. */
 export interface LastAct {
-  id: string
   words: string
   undo: () => void
 }
 
 interface Says {
-  /** Says what was done, with a way to undo it where there is one. */
+  /** Says which act was done; its undo stands beside it, and another way back where one is given. */
   done: (text: string, undo?: () => void) => void
+  /** Says something that is no act of the books, or cannot be undone. */
+  note: (text: string) => void
   /** Takes back what was said, once it no longer holds. */
   clear: () => void
   /** Says what went wrong. */
@@ -33,6 +34,7 @@ interface Says {
 const nothing = () => {}
 const SaysContext = createContext<Says>({
   done: nothing,
+  note: nothing,
   clear: nothing,
   failed: nothing,
   progress: nothing,
@@ -49,8 +51,6 @@ export function SaysProvider({ children }: { children: ReactNode }) {
   const [saying, setSaying] = useState<Saying>()
   const [works, setWorks] = useState<Record<string, string>>({})
   const [act, setAct] = useState<LastAct>()
-  const latest = useRef(act)
-  latest.current = act
 
   useEffect(() => {
     if (!saying || saying.bad) return
@@ -58,14 +58,8 @@ export function SaysProvider({ children }: { children: ReactNode }) {
     return () => clearTimeout(timer)
   }, [saying])
 
-  // What could be undone when something was said before is not what it is said of now.
-  const told = useRef<string | undefined>(undefined)
-  const done = useCallback((text: string, undo?: () => void) => {
-    setSaying({ text, undo, before: told.current })
-    setTimeout(() => {
-      told.current = latest.current?.id
-    }, 0)
-  }, [])
+  const done = useCallback((text: string, undo?: () => void) => setSaying({ text, undo, act: true }), [])
+  const note = useCallback((text: string) => setSaying({ text }), [])
   const failed = useCallback(
     (error: unknown, retry?: () => void) => setSaying({ text: messageOf(error), bad: true, retry }),
     [],
@@ -79,8 +73,11 @@ export function SaysProvider({ children }: { children: ReactNode }) {
       }),
     [],
   )
-  const says = useMemo(() => ({ done, clear, failed, progress, last: setAct }), [done, clear, failed, progress])
-  const undo = saying?.undo ?? (saying && !saying.bad && act && act.id !== saying.before ? act.undo : undefined)
+  const says = useMemo(
+    () => ({ done, note, clear, failed, progress, last: setAct }),
+    [done, note, clear, failed, progress],
+  )
+  const undo = saying?.undo ?? (saying?.act ? act?.undo : undefined)
   return (
     <SaysContext.Provider value={says}>
       {children}
@@ -103,6 +100,7 @@ export function SaysProvider({ children }: { children: ReactNode }) {
               <button
                 type="button"
                 className="link"
+                title={saying.undo ? undefined : act?.words}
                 onClick={() => {
                   setSaying(undefined)
                   undo()

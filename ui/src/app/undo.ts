@@ -20,7 +20,7 @@ export function useUndo() {
       const act = (await queryClient.fetchQuery({ ...nextActs, staleTime: 0 }))[which]
       if (!act) return
       const done = await data(api.POST('/api/acts/{id}/undo', { params: { path: { id: act.id } } }))
-      says.done(`${inSentence(done.words)}.`)
+      says.note(`${inSentence(done.words)}.`)
     } catch (error) {
       says.failed(error)
     }
@@ -32,25 +32,27 @@ export function useUndo() {
   const latest = useRef(takeBack)
   latest.current = takeBack
   useEffect(() => {
-    last(undoes && { id: undoes.id, words: inSentence(undoes.words), undo: () => void latest.current('undo') })
+    last(undoes && { words: inSentence(undoes.words), undo: () => void latest.current('undo') })
   }, [last, undoes])
 
-  const commands: Command[] = []
-  if (next?.undo)
-    commands.push({
+  // The keys work before it is read what they would take back: what that is, is asked when they are pressed.
+  const commands: Command[] = [
+    {
       id: 'undo',
       keys: ['mod+z'],
-      label: `Undo: ${inSentence(next.undo.words)}`,
-      strip: 'undo',
+      label: undoes ? `Undo: ${inSentence(undoes.words)}` : 'Undo',
+      strip: undoes && 'undo',
+      changes: true,
       run: () => void takeBack('undo'),
-    })
-  if (next?.redo)
-    commands.push({
+    },
+    {
       id: 'redo',
       keys: ['mod+Shift+z', 'mod+y'],
-      label: inSentence(next.redo.words).replace(/^Undid: /, 'Redo: '),
-      strip: next.undo ? undefined : 'redo',
+      label: next?.redo ? inSentence(next.redo.words).replace(/^Undid: /, 'Redo: ') : 'Redo',
+      strip: next?.redo && !undoes ? 'redo' : undefined,
+      changes: true,
       run: () => void takeBack('redo'),
-    })
+    },
+  ]
   useCommands(commands)
 }

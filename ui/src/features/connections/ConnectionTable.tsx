@@ -21,7 +21,7 @@ export function ConnectionTable({ connection: c }: { connection: Connection }) {
   async function act(work: Promise<unknown>, said?: string) {
     try {
       await work
-      if (said) says.done(said)
+      if (said) says.note(said)
     } catch (error) {
       says.failed(error)
     }

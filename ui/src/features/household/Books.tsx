@@ -68,7 +68,7 @@ function HouseholdFacts({ household: facts }: { household: Schemas['HouseholdFac
       of={of}
       label="The household"
       send={(body) => api.PUT('/api/household', { body })}
-      done={({ name }) => says.done(`${name} is changed.`)}
+      done={({ name }) => says.note(`${name} is changed.`)}
     >
       <Row>
         <TextField name="name" label="Household" needed="Type the name of the household." />

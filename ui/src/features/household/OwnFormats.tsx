@@ -44,7 +44,7 @@ export function OwnFormats({ formats }: { formats: Formats }) {
         queryClient.removeQueries({ queryKey: ['typed'] })
         await queryClient.invalidateQueries({ queryKey: ['session'] })
       }}
-      done={() => says.done('Figures and days are written your way.')}
+      done={() => says.note('Figures and days are written your way.')}
     >
       <Row>
         <SelectField name="decimalMark" label="Before decimals" className="w-[130px]" options={DECIMAL_MARKS} />

@@ -53,7 +53,7 @@ export function People() {
                 person={p}
                 mine={p.id === me.data?.personId}
                 owner={owner}
-                act={(work, said) => act(work, () => says.done(said))}
+                act={(work, said) => act(work, () => says.note(said))}
                 newPassword={() =>
                   act(
                     () => data(api.POST('/api/people/{id}/new-password-link', { params: { path: { id: p.id } } })),
@@ -169,7 +169,7 @@ function LinkOnce({ of }: { of: { for: string; link: Link } }) {
           className="btn"
           onClick={() =>
             navigator.clipboard.writeText(address).then(
-              () => says.done('The link is copied.'),
+              () => says.note('The link is copied.'),
               () => says.failed(new Error('Copying is not allowed here. Select the link and copy it by hand.')),
             )
           }

@@ -45,7 +45,7 @@ export function You() {
           onClick={() =>
             act(
               () => api.DELETE('/api/session/elsewhere'),
-              () => says.done('You are signed out everywhere but here.'),
+              () => says.note('You are signed out everywhere but here.'),
             )
           }
         >
@@ -70,7 +70,7 @@ function ChangePassword() {
       label="Password"
       send={(body) => api.PUT('/api/session/password', { body })}
       done={() => {
-        says.done('Your password is changed.')
+        says.note('Your password is changed.')
         of.again()
       }}
     >
@@ -126,7 +126,7 @@ function SecondFactor() {
           label="Turn off the second factor"
           send={(body) => api.POST('/api/session/second-factor/off', { body })}
           done={() => {
-            says.done('The second factor is off.')
+            says.note('The second factor is off.')
             setCodes(undefined)
             turnOff.again()
           }}

@@ -51,7 +51,7 @@ function SetupForm({ first }: { first: SetupPage }) {
       queryClient.removeQueries({ queryKey: ['setup'] })
       await booksChanged()
       await queryClient.invalidateQueries({ queryKey: ['session'] })
-      says.done(`The books of ${draft.name} are open.`)
+      says.note(`The books of ${draft.name} are open.`)
       navigate('/chart')
     } catch (e) {
       setRefused(e)
