@@ -16,6 +16,7 @@ import org.springframework.format.FormatterRegistry;
 import org.springframework.security.web.firewall.HttpFirewall;
 import org.springframework.security.web.firewall.StrictHttpFirewall;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.yewledger.core.entry.DayText;
 import org.yewledger.core.money.Decimals;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -30,8 +31,6 @@ import tools.jackson.databind.module.SimpleModule;
 @Configuration
 class BoundedInput implements WebMvcConfigurer {
   private static final int LONGEST_TEXT = 20_000;
-  private static final int FIRST_YEAR = 1900;
-  private static final int LAST_YEAR = 2199;
 
   /** The JSON of requests; stored JSON was in bounds when it came. */
   @Bean
@@ -82,7 +81,7 @@ class BoundedInput implements WebMvcConfigurer {
   }
 
   private static boolean isNear(int year) {
-    return year >= FIRST_YEAR && year <= LAST_YEAR;
+    return year >= DayText.FIRST_YEAR && year <= DayText.LAST_YEAR;
   }
 
   private static Optional<String> text(String text) {

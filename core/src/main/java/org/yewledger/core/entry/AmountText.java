@@ -11,6 +11,7 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.money.Currencies;
 
 /**
  * Reads an amount as people type it: with a decimal point or comma, with or without marks between
@@ -118,10 +119,11 @@ public final class AmountText {
 
   private static @Nullable CurrencyUnit currency(String code) {
     String name = code.equals("\u20ac") ? "EUR" : code.equals("\u00a3") ? "GBP" : code;
-    return CurrencyUnit.registeredCurrencies().stream()
-        .filter(c -> c.getCode().equals(name) && c.getDecimalPlaces() >= 0)
-        .findFirst()
-        .orElse(null);
+    try {
+      return Currencies.of(name, "currency");
+    } catch (Refusal unknown) {
+      return null;
+    }
   }
 
   private static Typed<Amount> unreadable(String typed) {

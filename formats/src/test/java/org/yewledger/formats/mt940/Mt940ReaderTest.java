@@ -228,4 +228,14 @@ public class Mt940ReaderTest {
     String text = statement("4417", "C260901EUR1.000,00", "C260930EUR987,50", LINE);
     assertEquals(read(text).getFirst().opening(), Amount.ofMinor(100_000, CurrencyUnit.EUR));
   }
+
+  @Test
+  public void balancesOfOneStatementAreInOneCurrency() {
+    String file = statement("4417", "C260901EUR100,", "C260930EUR87,50", LINE);
+    UnreadableFile closing = failure(file.replace("C260930EUR", "C260930USD"));
+    assertEquals(closing.reason(), "is in another currency than the statement opened in.");
+    UnreadableFile available = failure(file + ":64:C260930USD80,00\n-\n");
+    assertEquals(available.field(), "64");
+    assertEquals(available.reason(), "is in another currency than the statement opened in.");
+  }
 }
