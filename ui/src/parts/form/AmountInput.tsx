@@ -1,6 +1,6 @@
 import { type Kind, known, useReading } from '@/api/reading'
 import { figure, plainNumber } from '@/parts/figures'
-import { TypedInput } from './TypedInput'
+import { type TypedBox, TypedInput } from './TypedInput'
 
 export const amountIn = (currency: string): Kind => ({ of: 'amount', currency })
 export const NUMBER: Kind = { of: 'number' }
@@ -13,22 +13,10 @@ export const numberText = (value: string | undefined) => (value ? known(NUMBER, 
 /** Whether what a text means needs saying: a sum, or digits that are grouped or cut otherwise. */
 const says = (text: string, written: string) => text.replace(/\s/g, '').replace('-', '−') !== written.replace(/\s/g, '')
 
-interface Props {
-  text: string
-  onText: (text: string) => void
+interface Props extends TypedBox {
   /** Of amounts; without one it is a plain number. */
   currency?: string
-  onBlur?: () => void
-  inputRef?: (element: HTMLInputElement | null) => void
-  id?: string
-  'aria-label'?: string
-  'aria-describedby'?: string
-  'aria-invalid'?: boolean
-  autoFocus?: boolean
-  disabled?: boolean
   placeholder?: string
-  line?: boolean
-  className?: string
   /** A plus sign means something here, and stays. */
   keepsPlus?: boolean
 }

@@ -5,33 +5,18 @@ import { type Kind, known, useReading } from '@/api/reading'
 import { dateOf, dayInWords, isoOf, weekBegins, writtenDay } from '@/parts/figures'
 import { Icon } from '@/parts/Icon'
 import { floating } from '@/parts/look'
-import { TypedInput } from './TypedInput'
+import { type TypedBox, TypedInput } from './TypedInput'
 
 export const DAY: Kind = { of: 'day' }
 
 /** A day as a field holds it; what it means is known without asking. */
 export const dayText = (iso: string | undefined) => (iso ? known(DAY, writtenDay(iso), iso) : '')
 
-interface Props {
-  text: string
-  onText: (text: string) => void
-  onBlur?: () => void
-  inputRef?: (element: HTMLInputElement | null) => void
-  id?: string
-  'aria-label'?: string
-  'aria-describedby'?: string
-  'aria-invalid'?: boolean
-  autoFocus?: boolean
-  disabled?: boolean
-  line?: boolean
-  className?: string
-}
-
 /**
  * A day, typed as people type days; arrow keys go by days, Shift and the arrow down opens a calendar. `text` is what
  * is typed; what it means is told by the core.
  */
-export function DayInput({ text, onText, line, ...rest }: Props) {
+export function DayInput({ text, onText, line, ...rest }: TypedBox) {
   const reading = useReading(DAY, text)
   const [open, setOpen] = useState(false)
   const input = useRef<HTMLInputElement | null>(null)

@@ -27,8 +27,6 @@ export function useReader(name: string, kind: Kind) {
 
 export interface OwnForm<T extends FieldValues> {
   form: UseFormReturn<T>
-  /** Under which name what is typed is kept for this tab; nothing is kept without one. */
-  name?: string
   /** Whether something that was typed before is in it again. */
   restored: boolean
   /** Puts away what was typed: it is done, or not wanted any more. */
@@ -38,6 +36,10 @@ export interface OwnForm<T extends FieldValues> {
 }
 
 /** A form whose fields hold what is typed, as texts; they are kept for the tab until it is done. */
+/**
+ * @param values what it begins with
+ * @param name under which what is typed is kept for this tab; nothing is kept without one
+ */
 export function useOwnForm<T extends FieldValues>(values: T, name?: string): OwnForm<T> {
   const before = useRef(name === undefined ? undefined : kept<T>(name))
   const form = useForm<T>({
@@ -54,7 +56,6 @@ export function useOwnForm<T extends FieldValues>(values: T, name?: string): Own
   }, [form, name])
   return {
     form,
-    name,
     restored: before.current !== undefined,
     forget: () => {
       if (name !== undefined) forgetKept(name)

@@ -2,6 +2,24 @@ import { type InputHTMLAttributes, type KeyboardEvent, type ReactNode, useEffect
 import { type Kind, known, type Reading } from '@/api/reading'
 import { box } from '@/parts/look'
 
+/** What a box for a typed text takes, whatever it is of. */
+export interface TypedBox {
+  /** What is typed; what it means is told by the core. */
+  text: string
+  onText: (text: string) => void
+  onBlur?: () => void
+  inputRef?: (element: HTMLInputElement | null) => void
+  id?: string
+  'aria-label'?: string
+  'aria-describedby'?: string
+  'aria-invalid'?: boolean
+  autoFocus?: boolean
+  disabled?: boolean
+  /** Stands in a row of a table. */
+  line?: boolean
+  className?: string
+}
+
 interface Props extends Omit<InputHTMLAttributes<HTMLInputElement>, 'onChange' | 'value' | 'size'> {
   text: string
   onText: (text: string) => void

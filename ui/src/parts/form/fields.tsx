@@ -62,47 +62,44 @@ export function DateField({ name, label, hint, className, needed, autoFocus }: N
   )
 }
 
-export function AmountField({
+interface Figure extends Named {
+  placeholder?: string
+  autoFocus?: boolean
+}
+
+export function AmountField(props: Figure & { currency: string }) {
+  return <FigureField {...props} kind={amountIn(props.currency)} write={figure} />
+}
+
+/** A rate, a percentage: a number that is no amount. */
+export function NumberField(props: Figure) {
+  return <FigureField {...props} kind={NUMBER} write={plainNumber} />
+}
+
+function FigureField({
   name,
   label,
   hint,
   className,
   needed,
-  currency,
-  placeholder,
-  autoFocus,
-}: Named & { currency: string; placeholder?: string; autoFocus?: boolean }) {
-  const kind = amountIn(currency)
+  kind,
+  write,
+  ...box
+}: Figure & { kind: Kind; write: (value: string) => string; currency?: string }) {
   const { field, error } = useTyped(name, kind, needed)
   const reading = useReading(kind, field.value)
-  const problem = typedProblem(reading, figure, field.onChange, (text, value) => known(kind, text, value))
+  const problem = typedProblem(reading, write, field.onChange, (text, value) => known(kind, text, value))
   return (
     <Field label={label} hint={hint} error={error && (problem ?? error)} className={className}>
       {(ids) => (
         <AmountInput
           {...ids}
-          currency={currency}
+          {...box}
           text={field.value}
           onText={field.onChange}
           onBlur={field.onBlur}
           inputRef={field.ref}
-          placeholder={placeholder}
-          autoFocus={autoFocus}
         />
-      )}
-    </Field>
-  )
-}
-
-/** A rate, a percentage: a number that is no amount. */
-export function NumberField({ name, label, hint, className, needed }: Named) {
-  const { field, error } = useTyped(name, NUMBER, needed)
-  const reading = useReading(NUMBER, field.value)
-  const problem = typedProblem(reading, plainNumber, field.onChange, (text, value) => known(NUMBER, text, value))
-  return (
-    <Field label={label} hint={hint} error={error && (problem ?? error)} className={className}>
-      {(ids) => (
-        <AmountInput {...ids} text={field.value} onText={field.onChange} onBlur={field.onBlur} inputRef={field.ref} />
       )}
     </Field>
   )

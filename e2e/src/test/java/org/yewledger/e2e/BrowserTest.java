@@ -178,6 +178,11 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
     return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name));
   }
 
+  /** The rows that have the text in them. */
+  protected static Locator rows(Page page, String text) {
+    return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
+  }
+
   /** Chooses one of a few by its name. */
   protected static void choose(Locator select, String name) {
     select.click();

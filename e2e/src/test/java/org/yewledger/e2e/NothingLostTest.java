@@ -15,26 +15,22 @@ public class NothingLostTest extends BrowserTest {
     return page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Split the line"));
   }
 
-  private static Locator row(Page page, String text) {
-    return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
-  }
-
   @Test
   public void aHalfWrittenSplitIsThereAgainAfterLeavingAndReloading() {
     Page page = signedIn();
     open(page, "/post");
-    row(page, "HARROW HARDWARE").first().click();
+    rows(page, "HARROW HARDWARE").first().click();
     page.keyboard().press("s");
     splitForm(page).getByLabel("Payee").fill("Harrow, two things");
     splitForm(page).getByLabel("Amount, part 1").fill("20.00");
     link(page, "Journal").click();
     heading(page, "Journal").waitFor();
     page.goBack();
-    row(page, "HARROW HARDWARE").first().click();
+    rows(page, "HARROW HARDWARE").first().click();
     page.keyboard().press("s");
     assertThat(splitForm(page).getByLabel("Payee")).hasValue("Harrow, two things");
     page.reload();
-    row(page, "HARROW HARDWARE").first().click();
+    rows(page, "HARROW HARDWARE").first().click();
     page.keyboard().press("s");
     assertThat(splitForm(page).getByLabel("Amount, part 1")).hasValue("20.00");
     button(page, "Leave it").click();
@@ -58,7 +54,7 @@ public class NothingLostTest extends BrowserTest {
   public void aSessionThatEndedIsTakenUpAgainInPlace() {
     Page page = signedIn();
     open(page, "/reconcile");
-    row(page, "Home loan").click();
+    rows(page, "Home loan").click();
     page.getByLabel("Closing balance, EUR").fill("-182810.02");
     page.keyboard().press("Tab");
     page.context().clearCookies(new BrowserContext.ClearCookiesOptions().setName("yew_session"));
@@ -73,14 +69,14 @@ public class NothingLostTest extends BrowserTest {
     assertThat(page.getByLabel("The proof")).isVisible();
     page.keyboard().press("e");
     button(page, "Put the statement away").click();
-    assertThat(row(page, "Home loan")).containsText("no statement yet");
+    assertThat(rows(page, "Home loan")).containsText("no statement yet");
   }
 
   @Test
   public void anAnswerThatFailsDoesNotHideWhatIsThere() {
     Page page = signedIn();
     open(page, "/rules");
-    assertThat(row(page, "QUILLON CARD").first()).isVisible();
+    assertThat(rows(page, "QUILLON CARD").first()).isVisible();
     page.route("**/api/rules", Route::abort);
     page.evaluate("window.dispatchEvent(new Event('visibilitychange'))");
     link(page, "Chart").click();
@@ -88,7 +84,7 @@ public class NothingLostTest extends BrowserTest {
     page.waitForTimeout(5_200); // What was read is fresh so long.
     link(page, "Rules").click();
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("cannot be reached");
-    assertThat(row(page, "QUILLON CARD").first()).isVisible();
+    assertThat(rows(page, "QUILLON CARD").first()).isVisible();
     page.unroute("**/api/rules");
     button(page, "Try again").click();
     assertThat(page.getByRole(AriaRole.ALERT)).hasCount(0);
@@ -106,7 +102,7 @@ public class NothingLostTest extends BrowserTest {
     assertThat(heading(page, "This page could not be shown")).isVisible();
     page.unroute("**/api/rules");
     button(page, "Show it again").click();
-    assertThat(row(page, "QUILLON CARD").first()).isVisible();
+    assertThat(rows(page, "QUILLON CARD").first()).isVisible();
     complaints().clear();
   }
 }

@@ -10,15 +10,11 @@ import org.testng.annotations.Test;
 /** A statement that comes on paper, and the rules by keyboard. */
 public class PaperStatementTest extends BrowserTest {
 
-  private static Locator row(Page page, String text) {
-    return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
-  }
-
   @Test
   public void itsDayAndBalanceAreTypedMisreadCorrectedAndPutAway() {
     Page page = signedIn();
     open(page, "/reconcile");
-    row(page, "Home loan").click();
+    rows(page, "Home loan").click();
     page.getByLabel("Closing balance, EUR").fill("a lot");
     button(page, "Begin to tick").click();
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("is not an amount");
@@ -37,14 +33,14 @@ public class PaperStatementTest extends BrowserTest {
 
     page.keyboard().press("e");
     button(page, "Put the statement away").click();
-    assertThat(row(page, "Home loan")).containsText("no statement yet");
+    assertThat(rows(page, "Home loan")).containsText("no statement yet");
   }
 
   @Test
   public void aDayThatIsAgreedAlreadyIsRefusedWithTheReason() {
     Page page = signedIn();
     open(page, "/reconcile");
-    row(page, "Kestrel Current").click();
+    rows(page, "Kestrel Current").click();
     page.getByLabel("Closes on").fill("2026-08-15");
     page.getByLabel("Closing balance, EUR").fill("1.00");
     button(page, "Begin to tick").click();
@@ -56,7 +52,7 @@ public class PaperStatementTest extends BrowserTest {
   public void rulesAreMadeMovedAndRemovedByKeyboard() {
     Page page = signedIn();
     open(page, "/rules");
-    row(page, "QUILLON CARD").first().waitFor();
+    rows(page, "QUILLON CARD").first().waitFor();
     page.keyboard().press("n");
     page.getByLabel("Words").fill("TYPEFOLD");
     page.getByLabel("Payee").fill("Typefold");
@@ -66,7 +62,7 @@ public class PaperStatementTest extends BrowserTest {
     bookTo.press("Enter");
     button(page, "Save the rule").click();
     assertThat(page.getByText("made. It applies to")).isVisible();
-    Locator made = row(page, "TYPEFOLD");
+    Locator made = rows(page, "TYPEFOLD");
     String number = made.getByRole(AriaRole.CELL).first().textContent();
     made.click();
     page.keyboard().press("Alt+ArrowUp");
