@@ -516,6 +516,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/flows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["flows"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/founding": {
         parameters: {
             query?: never;
@@ -2385,6 +2401,26 @@ export interface components {
             /** Format: date */
             last: string;
         };
+        FlowsJson: {
+            /** Format: int32 */
+            count: number;
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            in: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            sum: string;
+        };
         FormatsJson: {
             /** @enum {string} */
             dayOrder: "DAY_MONTH" | "MONTH_DAY";
@@ -3095,6 +3131,17 @@ export interface components {
             /** Format: int32 */
             recoveryCodesLeft: number;
         };
+        SelectedAmountJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            currency: string;
+        };
+        SelectedAmountsJson: {
+            amounts: components["schemas"]["SelectedAmountJson"][];
+        };
         SessionJson: {
             email: string;
             formats: components["schemas"]["FormatsJson"];
@@ -3380,6 +3427,16 @@ export interface components {
              */
             percent: string;
         };
+        TickJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            balance?: string;
+            /** Format: uuid */
+            postingId: string;
+            ticked: boolean;
+        };
         TickableJson: {
             /**
              * Format: decimal
@@ -3404,6 +3461,25 @@ export interface components {
             /** Format: uuid */
             postingId: string;
             ticked: boolean;
+        };
+        TickedJson: {
+            /** Format: int32 */
+            agreedShare: number;
+            agrees: boolean;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            difference: string;
+            postings: components["schemas"]["TickJson"][];
+            proof: components["schemas"]["ProofJson"];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            tickedBalance: string;
+            /** Format: int32 */
+            version: number;
         };
         TicksJson: {
             postingIds: string[];
@@ -4546,6 +4622,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EntryJson"];
+                };
+            };
+        };
+    };
+    flows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SelectedAmountsJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowsJson"][];
                 };
             };
         };
@@ -5989,7 +6089,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetJson"];
+                    "application/json": components["schemas"]["TickedJson"];
                 };
             };
         };

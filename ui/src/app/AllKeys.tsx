@@ -2,8 +2,9 @@ import { useQuery } from '@tanstack/react-query'
 import { type KeyboardEvent, useState } from 'react'
 import { api } from '@/api/client'
 import { queryClient, session } from '@/api/queries'
+import { Check } from '@/parts/Check'
 import { Dialog } from '@/parts/Dialog'
-import { Check } from '@/parts/form/fields'
+import { textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { type Command, isLetters, keyText, nameOf, type OwnKeys, useAllCommands } from './commands'
 import { useSays } from './says'
@@ -36,7 +37,7 @@ export function AllKeys({ open, onClose }: { open: boolean; onClose: () => void 
   return (
     <Dialog title="All keys" open={open} onClose={onClose}>
       <Scroll label="Keys here" className="max-h-[84vh] p-5">
-        <h2 className="title mb-3">Keys here</h2>
+        <h2 className="text-title/[1.2] mb-3">Keys here</h2>
         <div className="mb-3 flex items-center gap-2">
           <Check id="letter-keys" checked={keys.letters} onChange={(letters) => save({ ...keys, letters })} />
           <label htmlFor="letter-keys">Keys of one letter work</label>
@@ -98,13 +99,13 @@ function KeyChange({
   }
   return (
     <span className="flex gap-3 text-small">
-      <button type="button" className="link" onClick={begin} onKeyDown={onKeyDown} onBlur={leave}>
+      <button type="button" className={textLink()} onClick={begin} onKeyDown={onKeyDown} onBlur={leave}>
         {changing ? 'press the new key' : 'another key'}
-        <span className="vh"> for {command.label}</span>
+        <span className="sr-only"> for {command.label}</span>
       </button>
       {own && (
-        <button type="button" className="link" onClick={again}>
-          as before<span className="vh"> for {command.label}</span>
+        <button type="button" className={textLink()} onClick={again}>
+          as before<span className="sr-only"> for {command.label}</span>
         </button>
       )}
     </span>

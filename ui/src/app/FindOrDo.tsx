@@ -3,6 +3,7 @@ import { Command } from 'cmdk'
 import { useNavigate } from 'react-router'
 import { accounts } from '@/api/queries'
 import { Dialog } from '@/parts/Dialog'
+import { floatingRow } from '@/parts/look'
 import { keyText, useAllCommands } from './commands'
 import { useScopeSearch } from './scope'
 
@@ -21,13 +22,25 @@ export function FindOrDo({ open, onClose }: { open: boolean; onClose: () => void
 
   return (
     <Dialog title="Find or do" open={open} onClose={onClose}>
-      <Command label="Find or do" className="find-or-do">
-        <Command.Input placeholder="An account, or what to do" aria-label="Find or do" />
-        <Command.List>
+      <Command
+        label="Find or do"
+        className="[&_[cmdk-empty]]:px-2.5 [&_[cmdk-empty]]:py-3.5 [&_[cmdk-empty]]:text-ink-2 [&_[cmdk-group-heading]]:px-2.5 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:pb-[3px] [&_[cmdk-group-heading]]:text-small [&_[cmdk-group-heading]]:text-ink-2"
+      >
+        <Command.Input
+          className="h-11 w-full border-0 border-b border-hairline-2 bg-transparent px-4 text-lead outline-none"
+          placeholder="An account, or what to do"
+          aria-label="Find or do"
+        />
+        <Command.List className="max-h-[54vh] overflow-auto p-1.5">
           <Command.Empty>Nothing of that name.</Command.Empty>
           <Command.Group heading="Do">
             {commands.map((c) => (
-              <Command.Item key={c.label} value={c.label} onSelect={() => close(c.run)}>
+              <Command.Item
+                key={c.label}
+                className={`${floatingRow} justify-between`}
+                value={c.label}
+                onSelect={() => close(c.run)}
+              >
                 {c.label}
                 <kbd>{keyText(c.keys[0] ?? '')}</kbd>
               </Command.Item>
@@ -39,11 +52,12 @@ export function FindOrDo({ open, onClose }: { open: boolean; onClose: () => void
               .map((a) => (
                 <Command.Item
                   key={a.id}
+                  className={`${floatingRow} justify-between`}
                   value={`${a.name} ${a.groupName} ${a.tail}`}
                   onSelect={() => close(() => navigate(`/accounts/${a.id}${search}`))}
                 >
                   {a.name}
-                  <span className="qq s">{a.groupName || (a.tail && `..${a.tail}`)}</span>
+                  <span className="text-ink-3 text-small">{a.groupName || (a.tail && `..${a.tail}`)}</span>
                 </Command.Item>
               ))}
           </Command.Group>

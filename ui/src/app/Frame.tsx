@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query'
-import { DropdownMenu } from 'radix-ui'
-import { type ReactNode, Suspense, useState } from 'react'
+import { DropdownMenu, ToggleGroup } from 'radix-ui'
+import { Suspense, useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { api, type Schemas } from '@/api/client'
 import { books as booksQuery, queryClient, session } from '@/api/queries'
 import { longMonth, shortMonth, yearInHand, yearOf } from '@/parts/figures'
+import { floating, floatingRow } from '@/parts/look'
 import { Mark, Ring, stateInWords } from '@/parts/Ring'
 import { Loading } from '@/parts/States'
 import { AllKeys } from './AllKeys'
@@ -69,24 +70,28 @@ export function Frame() {
   ])
 
   return (
-    <div className="frame">
-      <header className="top">
-        <NavLink className="mark" to={`/${search}`} aria-label="Yew Ledger, Almanac">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[52px_40px_minmax(0,1fr)_26px]">
+      <header className="flex items-center gap-[30px] border-b border-hairline px-(--edge) narrow:gap-4">
+        <NavLink
+          className="flex items-center gap-2.5 font-serif text-[20px]/none font-medium tracking-[-0.005em] whitespace-nowrap [&_svg]:text-needle"
+          to={`/${search}`}
+          aria-label="Yew Ledger, Almanac"
+        >
           <Mark />
           <span>Yew Ledger</span>
         </NavLink>
-        <NavLink className="go-to" to={`/${search}`} end>
+        <NavLink className={goTo} to={`/${search}`} end>
           Almanac
         </NavLink>
         <nav aria-label="Work path">
-          <ol className="path">
+          <ol className="flex items-center">
             {page.data?.booksOpen === false && <Station to="/setup" label="Set up" left={page.data.missing.length} />}
             <Station to={`/gather${search}`} label="Gather" left={stations?.gather} />
             <Station to={`/post${search}`} label="Post" left={stations?.post} />
             <Station to={`/reconcile${search}`} label="Reconcile" left={stations?.reconcile} />
           </ol>
         </nav>
-        <nav className="books" aria-label="Books">
+        <nav className="ml-auto flex gap-6 text-ink-2 narrow:gap-3.5" aria-label="Books">
           {BOOKS.map((b) => (
             <NavLink key={b.to} className={of(b.to, pathname)} to={b.to + search}>
               {b.label}
@@ -94,12 +99,17 @@ export function Frame() {
           ))}
         </nav>
       </header>
-      <div className="sub">
+      <div className="flex items-center border-b border-hairline px-(--edge)">
         <BookSwitch />
         <MonthReel cells={page.data?.reel ?? []} />
-        <button type="button" className="find" onClick={() => setFinding(true)} aria-label="Find or do">
+        <button
+          type="button"
+          className="ml-auto flex h-[26px] w-[226px] cursor-text items-center justify-between rounded-md border border-hairline-2 bg-leaf pr-[5px] pl-2.5 text-ink-3 hover:border-ink-3 narrow:w-28"
+          onClick={() => setFinding(true)}
+          aria-label="Find or do"
+        >
           <span>Find or do…</span>
-          <span aria-hidden="true">
+          <span aria-hidden="true" className="narrow:hidden">
             <kbd>Ctrl</kbd> <kbd>K</kbd>
           </span>
         </button>
@@ -115,15 +125,26 @@ export function Frame() {
   )
 }
 
+const HERE = 'font-semibold text-ink after:absolute after:inset-x-0 after:-bottom-px after:h-0.5 after:bg-needle'
+const goTo =
+  'relative flex h-[52px] items-center px-0.5 whitespace-nowrap aria-[current]:font-semibold aria-[current]:text-ink aria-[current]:after:absolute aria-[current]:after:inset-x-0 aria-[current]:after:-bottom-px aria-[current]:after:h-0.5 aria-[current]:after:bg-needle'
+
 /** An account's page belongs to the Chart. */
 const of = (to: string, pathname: string) =>
-  to === '/chart' && pathname.startsWith('/accounts/') ? 'go-to here' : 'go-to'
+  to === '/chart' && pathname.startsWith('/accounts/') ? `${goTo} ${HERE}` : goTo
 
 function Station({ to, label, left }: { to: string; label: string; left: number | undefined }) {
   return (
-    <li>
-      <NavLink to={to} aria-label={left === undefined ? label : `${label}, ${left} left`}>
-        {label} <b className={left ? undefined : 'none'}>{left ?? ''}</b>
+    <li className="flex items-center before:h-px before:w-[26px] before:bg-ink-3 first:before:hidden narrow:before:w-2.5">
+      <NavLink
+        className="group flex h-7 items-baseline gap-[7px] rounded-md border border-hairline-2 bg-leaf px-[11px] leading-[26px] hover:border-ink-3 aria-[current]:border-needle aria-[current]:bg-needle aria-[current]:font-semibold aria-[current]:text-on-needle"
+        to={to}
+        aria-label={left === undefined ? label : `${label}, ${left} left`}
+      >
+        {label}{' '}
+        <b className={`group-aria-[current]:text-inherit ${left ? 'text-heartwood' : 'font-normal text-ink-3'}`}>
+          {left ?? ''}
+        </b>
       </NavLink>
     </li>
   )
@@ -134,36 +155,44 @@ function BookSwitch() {
   const { book, set } = useScope()
   if (books.length < 2) return null
   return (
-    <fieldset className="switch" aria-label="Book">
-      {books.map((b) => (
-        <SwitchButton key={b.id} on={book === b.id} choose={() => set('book', b.id)}>
-          {b.name}
-        </SwitchButton>
-      ))}
-      <SwitchButton on={book === undefined} choose={() => set('book', undefined)}>
-        {books.length > 2 ? 'All' : 'Both'}
-      </SwitchButton>
-    </fieldset>
+    <ToggleGroup.Root
+      type="single"
+      aria-label="Book"
+      className="flex h-[26px] rounded-md border border-hairline-2 bg-leaf"
+      value={book ?? ALL}
+      onValueChange={(chosen) => chosen && set('book', chosen === ALL ? undefined : chosen)}
+    >
+      {[...books.map((b) => ({ id: b.id, name: b.name })), { id: ALL, name: books.length > 2 ? 'All' : 'Both' }].map(
+        ({ id, name }) => (
+          <ToggleGroup.Item
+            key={id}
+            value={id}
+            className="h-6 border-0 border-hairline px-2.5 leading-6 whitespace-nowrap text-ink-2 not-first:border-l first:rounded-l-[5px] last:rounded-r-[5px] data-[state=on]:bg-dusk-tint data-[state=on]:font-semibold data-[state=on]:text-dusk"
+          >
+            {name}
+          </ToggleGroup.Item>
+        ),
+      )}
+    </ToggleGroup.Root>
   )
 }
 
-function SwitchButton({ on, choose, children }: { on: boolean; choose: () => void; children: ReactNode }) {
-  return (
-    <button type="button" aria-pressed={on} onClick={choose}>
-      {children}
-    </button>
-  )
-}
+const ALL = 'all'
 
 function MonthReel({ cells }: { cells: Schemas['CellJson'][] }) {
   const { month, set } = useScope()
   const first = cells.length - 8
   return (
-    <ol className="reel" aria-label="Months">
+    <ol className="ml-[26px] flex h-10 items-stretch narrow:ml-3" aria-label="Months">
       {cells.map((cell, i) => (
-        <li key={cell.month} className={i < first ? 'early' : undefined}>
-          {(i === 0 || cell.month.endsWith('-01')) && <span className="yr flex">{yearOf(cell.month)}</span>}
+        <li key={cell.month} className={`flex ${i < first ? 'narrow:hidden' : ''}`}>
+          {(i === 0 || cell.month.endsWith('-01')) && (
+            <span className="flex w-[34px] items-end justify-end pr-[5px] pb-2 text-micro/[11px] text-ink-2">
+              {yearOf(cell.month)}
+            </span>
+          )}
           <a
+            className="my-0.5 flex w-[37px] flex-col items-center justify-center gap-[3px] rounded-md border-[1.5px] border-transparent text-micro/[11px] text-ink-2 hover:bg-leaf hover:text-ink aria-[current]:w-[43px] aria-[current]:border-dusk aria-[current]:bg-leaf aria-[current]:font-semibold aria-[current]:text-ink"
             href={`?month=${cell.month}`}
             aria-current={cell.month === month ? 'date' : undefined}
             aria-label={`${longMonth(cell.month)}: ${stateInWords(cell.state, cell.share)}`}
@@ -188,27 +217,30 @@ function Who() {
   if (!data) return null
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className="who" aria-label={data.name}>
+      <DropdownMenu.Trigger
+        className="ml-3 size-[26px] flex-none rounded-full border-0 bg-dusk-tint p-0 text-center text-[12.5px] font-semibold text-dusk"
+        aria-label={data.name}
+      >
         {data.name.slice(0, 1)}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content className="menu w-56" align="end" sideOffset={6}>
+        <DropdownMenu.Content className={`${floating} w-56`} align="end" sideOffset={6}>
           <DropdownMenu.Label className="px-2 py-1.5">
             <b>{data.name}</b>
             <br />
-            <span className="q s">
+            <span className="text-ink-2 text-small">
               {data.householdName}, {data.role.toLowerCase()}
             </span>
           </DropdownMenu.Label>
           {OF_THE_HOUSEHOLD.map((place) => (
-            <DropdownMenu.Item key={place.to} className="item" onSelect={() => navigate(place.to + search)}>
+            <DropdownMenu.Item key={place.to} className={floatingRow} onSelect={() => navigate(place.to + search)}>
               {place.label}
             </DropdownMenu.Item>
           ))}
-          <DropdownMenu.Item className="item" onSelect={switchTheme}>
+          <DropdownMenu.Item className={floatingRow} onSelect={switchTheme}>
             Light or dark
           </DropdownMenu.Item>
-          <DropdownMenu.Item className="item" onSelect={signOut}>
+          <DropdownMenu.Item className={floatingRow} onSelect={signOut}>
             Sign out
           </DropdownMenu.Item>
         </DropdownMenu.Content>

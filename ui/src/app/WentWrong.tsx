@@ -7,7 +7,7 @@ import { Button } from '@/parts/Button'
 export function WentWrong({ error }: { error: unknown }) {
   return (
     <main className="flex h-full flex-col items-center justify-center gap-3 p-6 text-center" tabIndex={-1}>
-      <h1 className="title">This page could not be shown</h1>
+      <h1>This page could not be shown</h1>
       <p className="max-w-[52ch] text-ink-2">
         Something in the interface broke. Nothing in the books was changed by it, and what you typed is kept in this
         window.

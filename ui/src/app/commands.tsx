@@ -14,6 +14,8 @@ export interface Command {
   run: () => void
   /** It changes the books: not offered to readers. */
   changes?: boolean
+  /** It is done to the selected row or rows: their menu offers it too. */
+  onRow?: boolean
   /** Whether the keys work while a text is being typed. */
   whileTyping?: boolean
 }
@@ -62,7 +64,7 @@ export function CommandsProvider({ children }: { children: ReactNode }) {
 
   useEffect(() => {
     function onKey(event: KeyboardEvent) {
-      if (event.defaultPrevented || document.querySelector('[role="dialog"]')) return
+      if (event.defaultPrevented || document.querySelector('[role="dialog"], [role="menu"]')) return
       const typing = isTyping(event.target)
       const all = [...registry.current.views.values()].reverse().flat()
       const first = begun.current && event.timeStamp - begun.current.at < BEGUN_LASTS ? begun.current.key : undefined
@@ -102,7 +104,7 @@ export function useCommands(all: Command[]) {
   const registry = useContext(Commands)
   const own = useContext(Own)
   const id = useRef(Symbol('view'))
-  const signature = commands.map((c) => ownKeys(c, own).join() + c.label + c.strip).join('|')
+  const signature = commands.map((c) => ownKeys(c, own).join() + c.label + c.strip + c.onRow).join('|')
   const latest = useRef(commands)
   latest.current = commands
   // biome-ignore lint/correctness/useExhaustiveDependencies: the signature stands for the list

@@ -1,5 +1,6 @@
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react'
 import { messageOf } from '@/api/client'
+import { textLink } from '@/parts/look'
 
 interface Saying {
   text: string
@@ -94,12 +95,14 @@ export function SaysProvider({ children }: { children: ReactNode }) {
       </div>
       <div role={saying?.bad ? 'alert' : 'status'}>
         {saying && (
-          <div className={saying.bad ? 'says bad' : 'says'}>
+          <div
+            className={`fixed inset-x-0 bottom-0 z-30 flex min-h-[27px] items-center gap-4 px-(--edge) py-1 ${saying.bad ? 'border-t border-aril bg-aril-tint text-aril' : 'bg-ink text-paper'}`}
+          >
             <span>{saying.text}</span>
             {undo && (
               <button
                 type="button"
-                className="link"
+                className={textLink({ tone: 'inherit' })}
                 title={saying.undo ? undefined : act?.words}
                 onClick={() => {
                   setSaying(undefined)
@@ -112,7 +115,7 @@ export function SaysProvider({ children }: { children: ReactNode }) {
             {saying.retry && (
               <button
                 type="button"
-                className="link"
+                className={textLink({ tone: 'inherit' })}
                 onClick={() => {
                   setSaying(undefined)
                   saying.retry?.()
@@ -121,7 +124,7 @@ export function SaysProvider({ children }: { children: ReactNode }) {
                 Try again
               </button>
             )}
-            <button type="button" className="link" onClick={() => setSaying(undefined)}>
+            <button type="button" className={textLink({ tone: 'inherit' })} onClick={() => setSaying(undefined)}>
               Close
             </button>
           </div>

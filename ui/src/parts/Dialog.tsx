@@ -20,10 +20,10 @@ export function Dialog({
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-20 bg-veil" />
         <Radix.Content
-          className={`fixed top-[8vh] left-1/2 z-[21] max-h-[84vh] max-w-[calc(100vw-32px)] -translate-x-1/2 overflow-auto rounded-lg border border-hairline-2 bg-leaf shadow-[0_12px_40px_rgb(0_0_0/0.16)] ${wide ? 'w-[720px]' : 'w-[560px]'}`}
+          className={`fixed top-[8vh] left-1/2 z-[21] max-h-[84vh] max-w-[calc(100vw-32px)] -translate-x-1/2 overflow-auto rounded-lg border border-hairline-2 bg-leaf [--ground:var(--leaf)] shadow-[0_12px_40px_rgb(0_0_0/0.16)] ${wide ? 'w-[720px]' : 'w-[560px]'}`}
           aria-describedby={undefined}
         >
-          <Radix.Title className="vh">{title}</Radix.Title>
+          <Radix.Title className="sr-only">{title}</Radix.Title>
           {children}
         </Radix.Content>
       </Radix.Portal>

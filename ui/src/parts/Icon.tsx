@@ -11,14 +11,17 @@ const PATHS = {
   circle: 'M2.8 7a4.2 4.2 0 1 0 8.4 0 4.2 4.2 0 1 0-8.4 0',
 } as const
 
+const DRAWN =
+  'inline-block align-[-2px] fill-none stroke-current stroke-[1.4] [stroke-linecap:round] [stroke-linejoin:round]'
+
 /** A line drawing of 14 by 14; give it a title where it stands without words. */
 export function Icon({ name, size = 14, title }: { name: keyof typeof PATHS; size?: number; title?: string }) {
   return title ? (
-    <svg className="i" width={size} height={size} viewBox="0 0 14 14" role="img" aria-label={title}>
+    <svg className={DRAWN} width={size} height={size} viewBox="0 0 14 14" role="img" aria-label={title}>
       <path d={PATHS[name]} />
     </svg>
   ) : (
-    <svg className="i" width={size} height={size} viewBox="0 0 14 14" aria-hidden="true">
+    <svg className={DRAWN} width={size} height={size} viewBox="0 0 14 14" aria-hidden="true">
       <path d={PATHS[name]} />
     </svg>
   )
@@ -27,9 +30,9 @@ export function Icon({ name, size = 14, title }: { name: keyof typeof PATHS; siz
 /** How far the bank confirms a posting. */
 export function StateMark({ state }: { state: 'OPEN' | 'CLEARED' | 'RECONCILED' }) {
   const look = {
-    OPEN: { name: 'circle', title: 'open', tone: 'wait' },
-    CLEARED: { name: 'check', title: 'cleared', tone: 'in' },
-    RECONCILED: { name: 'checks', title: 'reconciled', tone: 'in' },
+    OPEN: { name: 'circle', title: 'open', tone: 'text-heartwood' },
+    CLEARED: { name: 'check', title: 'cleared', tone: 'text-needle' },
+    RECONCILED: { name: 'checks', title: 'reconciled', tone: 'text-needle' },
   } as const
   const { name, title, tone } = look[state]
   return (

@@ -1,5 +1,6 @@
 import { Fragment } from 'react'
 import type { Schemas } from '@/api/client'
+import { entryTable, sumRow } from '@/parts/look'
 import { figure } from './figures'
 
 type OfBook = Schemas['BookPostingsJson']
@@ -8,7 +9,7 @@ type OfBook = Schemas['BookPostingsJson']
 export function JournalEntry({ title, books, between }: { title: string; books: OfBook[]; between?: string }) {
   return (
     <>
-      <table className="entry">
+      <table className={entryTable}>
         <colgroup>
           <col />
           <col className="w-[82px]" />
@@ -19,8 +20,8 @@ export function JournalEntry({ title, books, between }: { title: string; books: 
             <th>
               <b>{title}</b>
             </th>
-            <th className="n">Debit</th>
-            <th className="n">Credit</th>
+            <th className="text-right">Debit</th>
+            <th className="text-right">Credit</th>
           </tr>
         </thead>
         {books.map((book) => (
@@ -28,36 +29,36 @@ export function JournalEntry({ title, books, between }: { title: string; books: 
             <tbody>
               {books.length > 1 && (
                 <tr>
-                  <th scope="rowgroup" colSpan={3} className="serif book">
+                  <th scope="rowgroup" colSpan={3} className="h-7 font-serif text-[14px] text-ink">
                     {book.bookName}
                   </th>
                 </tr>
               )}
               {book.postings.map((p, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: two postings of an entry may be alike in all but their place
-                <tr key={i} className={p.betweenBooks ? 'added' : undefined}>
-                  <td className={p.credit ? 'cr' : undefined}>
-                    {p.accountName} {p.note && <span className="qq">{p.note}</span>}
+                <tr key={i} className={p.betweenBooks ? '[&>td]:text-ink-2 [&>td]:italic' : undefined}>
+                  <td className={p.credit ? 'pl-4' : undefined}>
+                    {p.accountName} {p.note && <span className="text-ink-3">{p.note}</span>}
                     {p.own && (
-                      <span className="qq s block">
+                      <span className="text-ink-3 text-small block">
                         {p.ownCurrency} {figure(p.own)}
                       </span>
                     )}
                   </td>
-                  <td className="n">{p.debit && figure(p.debit)}</td>
-                  <td className="n">{p.credit && figure(p.credit)}</td>
+                  <td className="text-right">{p.debit && figure(p.debit)}</td>
+                  <td className="text-right">{p.credit && figure(p.credit)}</td>
                 </tr>
               ))}
-              <tr className="sums">
+              <tr className={sumRow}>
                 <td>balances, {book.currency}</td>
-                <td className="n">{figure(book.total)}</td>
-                <td className="n">{figure(book.total)}</td>
+                <td className="text-right">{figure(book.total)}</td>
+                <td className="text-right">{figure(book.total)}</td>
               </tr>
             </tbody>
           </Fragment>
         ))}
       </table>
-      {between && <p className="q s pt-2">{between}</p>}
+      {between && <p className="text-ink-2 text-small pt-2">{between}</p>}
     </>
   )
 }

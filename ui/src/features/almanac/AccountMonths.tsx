@@ -11,6 +11,16 @@ type Cell = Schemas['CellJson']
 
 const SOURCES = { FILE: 'statement', PAPER: 'on paper', FEED: 'feed', TO_COME: 'to come' } as const
 
+const MONTH = 'px-0 text-center [&_svg]:mx-auto'
+const NOW = 'bg-dusk-tint/55'
+const FOCUSED = 'rounded-[5px] shadow-[inset_0_0_0_2px_var(--dusk)]'
+const SOURCE = 'pl-[18px] narrow:pl-2.5'
+const ROW = '[&>*]:pt-[5px] [&>*]:leading-[22px]'
+const GROUP =
+  '[&>*]:h-[30px] [&>*]:border-hairline-2 [&>*]:pt-1.5 [&>*]:leading-5 [tbody+tbody_&>*]:h-[38px] [tbody+tbody_&>*]:pt-[13px]'
+const NAME = 'font-medium underline-offset-[2.5px] hover:underline'
+const UNDER = '-mt-[3px] block text-[11.5px]/[12px] font-normal text-ink-2'
+
 /** Accounts by months, and what bank and books say at the end of the chosen month. */
 export function AccountMonths({
   page,
@@ -22,55 +32,58 @@ export function AccountMonths({
   balancesOn: string
 }) {
   return (
-    <table className="alm" aria-label="Accounts by months">
+    <table
+      className="cells:overflow-visible cells:border-b cells:border-hairline cells:px-1.5 cells:align-top heads:h-9 heads:border-hairline-2 heads:pb-[5px] heads:align-bottom heads:text-small/[14px] heads:text-ink-2 starts:pl-0 ends:pr-0"
+      aria-label="Accounts by months"
+    >
       <colgroup>
         <col />
         {page.months.map((m) => (
-          <col key={m} className="month" />
+          <col key={m} className="w-[45px] narrow:w-[30px]" />
         ))}
-        <col className="source" />
-        <col className="money" />
-        <col className="money" />
-        <col className="money" />
+        <col className="w-[104px] narrow:w-[84px]" />
+        <col className="w-[112px] narrow:w-[88px]" />
+        <col className="w-[112px] narrow:w-[88px]" />
+        <col className="w-[112px] narrow:w-[88px]" />
       </colgroup>
       <thead>
         <tr>
           <th>
-            <span className="vh">Account</span>
+            <span className="sr-only">Account</span>
           </th>
           {page.months.map((m, i) => (
-            <th key={m} scope="col" className={m === page.month ? 'c now' : 'c'}>
+            <th key={m} scope="col" className={m === page.month ? `${MONTH} ${NOW} font-semibold text-ink` : MONTH}>
               {i === 0 || m.endsWith('-01') ? yearOf(m) : ' '}
               <br />
               {shortMonth(m)}
             </th>
           ))}
-          <th className="src" scope="col">
+          <th className={SOURCE} scope="col">
             {balancesOn}
             <br />
             from
           </th>
-          <th className="n" scope="col">
+          <th className="text-right" scope="col">
             Bank says
           </th>
-          <th className="n" scope="col">
+          <th className="text-right" scope="col">
             Books say
           </th>
-          <th className="n" scope="col">
+          <th className="text-right" scope="col">
             Apart
           </th>
         </tr>
       </thead>
       {page.books.map((book) => (
         <tbody key={book.bookId}>
-          <tr className="grp">
-            <th scope="rowgroup" className="serif">
+          <tr className={GROUP}>
+            <th scope="rowgroup" className="font-serif text-lead">
               {book.name}
             </th>
-            <td colSpan={page.months.length} className="run">
+            <td colSpan={page.months.length} className="pt-2.5 pr-0 pl-0 [tbody+tbody_&]:pt-[17px]">
               <AgreedRun months={page.months} through={book.agreedThrough} />
             </td>
-            <td colSpan={4} className="q s">
+            <td colSpan={4} className="pl-[18px] text-small text-ink-2">
               {book.agreedThrough ? `agreed through ${agreedName(book.agreedThrough, page)}` : 'nothing agreed yet'}
             </td>
           </tr>
@@ -103,13 +116,13 @@ function AccountRow({
   const now = row.months.find((c) => c.month === page.month)
   const two = row.waiting > 0 || row.source === 'FEED' || Boolean(now?.difference)
   return (
-    <tr className={two ? 'two' : undefined}>
+    <tr className={two ? `${ROW} [&>*]:h-[45px]` : `${ROW} [&>*]:h-8`}>
       <th scope="row">
-        <Link className="nm" to={`/accounts/${row.accountId}${search}`}>
+        <Link className={NAME} to={`/accounts/${row.accountId}${search}`}>
           {row.name}
         </Link>{' '}
-        {row.tail && <span className="qq s">..{row.tail}</span>}
-        <span className="cur">{row.currency}</span>
+        {row.tail && <span className="text-ink-3 text-small">..{row.tail}</span>}
+        <span className="float-right mr-3.5 text-small text-ink-3 narrow:hidden">{row.currency}</span>
       </th>
       {row.months.map((cell) => (
         <MonthCell
@@ -120,15 +133,15 @@ function AccountRow({
           focused={row.accountId === focus.account && cell.month === focus.month}
         />
       ))}
-      <td className="src q s">
+      <td className={`${SOURCE} text-small text-ink-2`}>
         {SOURCES[row.source]}
-        {row.source === 'FEED' && row.bankOn && <span className="nt">{day(row.bankOn)}</span>}
+        {row.source === 'FEED' && row.bankOn && <span className={UNDER}>{day(row.bankOn)}</span>}
       </td>
-      <td className="n">{row.bankSays ? figure(row.bankSays) : '–'}</td>
-      <td className="n">{figure(row.booksSay)}</td>
-      <td className="n b">
-        {row.apart ? <Apart amount={row.apart} /> : <span className="qq">–</span>}
-        {row.waiting > 0 && <span className="nt">{counted(row.waiting, 'line')} to post</span>}
+      <td className="text-right">{row.bankSays ? figure(row.bankSays) : '–'}</td>
+      <td className="text-right">{figure(row.booksSay)}</td>
+      <td className="text-right font-semibold">
+        {row.apart ? <Apart amount={row.apart} /> : <span className="text-ink-3">–</span>}
+        {row.waiting > 0 && <span className={UNDER}>{counted(row.waiting, 'line')} to post</span>}
       </td>
     </tr>
   )
@@ -138,19 +151,19 @@ function AccountRow({
 function CashRow({ row, months }: { row: Schemas['CashRowJson']; months: number }) {
   const search = useScopeSearch()
   return (
-    <tr>
+    <tr className={`${ROW} [&>*]:h-8`}>
       <th scope="row">
-        <Link className="nm" to={`/accounts/${row.accountId}${search}`}>
+        <Link className={NAME} to={`/accounts/${row.accountId}${search}`}>
           {row.name}
         </Link>
-        <span className="cur">{row.currency}</span>
+        <span className="float-right mr-3.5 text-small text-ink-3 narrow:hidden">{row.currency}</span>
       </th>
       <td colSpan={months} />
-      <td className="src q s">cash</td>
-      <td className="n">–</td>
-      <td className="n">{figure(row.booksSay)}</td>
-      <td className="n">
-        <span className="qq">–</span>
+      <td className={`${SOURCE} text-small text-ink-2`}>cash</td>
+      <td className="text-right">–</td>
+      <td className="text-right">{figure(row.booksSay)}</td>
+      <td className="text-right">
+        <span className="text-ink-3">–</span>
       </td>
     </tr>
   )
@@ -160,18 +173,27 @@ function MonthCell({ cell, row, now, focused }: { cell: Cell; row: Row; now: boo
   const search = useScopeSearch()
   const words = `${row.name}, ${longMonth(cell.month)}: ${stateInWords(cell.state, cell.share)}`
   const ring = <Ring state={cell.state} share={cell.share} label={cell.statementId ? null : words} />
-  const classes = ['c', now && 'now', focused && 'foc'].filter(Boolean).join(' ')
+  const classes = [MONTH, now && NOW, focused && FOCUSED].filter(Boolean).join(' ')
   return (
     <td className={classes}>
       {cell.statementId ? (
-        <Link to={`/reconcile/${cell.statementId}${search}`} aria-label={words} tabIndex={now ? 0 : -1}>
+        <Link
+          className="block rounded-[5px]"
+          to={`/reconcile/${cell.statementId}${search}`}
+          aria-label={words}
+          tabIndex={now ? 0 : -1}
+        >
           {ring}
         </Link>
       ) : (
         ring
       )}
       {cell.difference && (
-        <span className={cell.difference.length > 7 ? 'df long apart' : 'df apart'}>{signed(cell.difference)}</span>
+        <span
+          className={`-mx-2 mt-px block text-micro/[12px] font-normal text-aril ${cell.difference.length > 7 ? 'tracking-[-0.02em]' : ''}`}
+        >
+          {signed(cell.difference)}
+        </span>
       )}
     </td>
   )

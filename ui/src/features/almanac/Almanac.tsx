@@ -4,12 +4,13 @@ import type { Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { counted, day, lastDay, longDay, moment, monthName } from '@/parts/figures'
+import { button } from '@/parts/look'
 import { Ring } from '@/parts/Ring'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
+import { View } from '@/parts/View'
 import { AccountMonths } from './AccountMonths'
 import { NextList, useNextSteps } from './NextList'
-import './almanac.css'
 
 type Page = Schemas['AlmanacPageJson']
 
@@ -30,47 +31,49 @@ function NotSetUp({ page }: { page: Page }) {
   const navigate = useNavigate()
   useCommands([{ keys: ['1'], label: 'Go on setting up', strip: 'go on setting up', run: () => navigate('/setup') }])
   return (
-    <main className="almanac" tabIndex={-1}>
-      <Scroll label="What is missing">
-        <div className="say">
+    <View>
+      <Scroll label="What is missing" className="px-(--edge)">
+        <div className="flex items-baseline justify-between gap-6 pt-[18px] pb-2.5 narrow:flex-col narrow:gap-0.5 [&>h1]:text-[23px]/[30px] [&>p]:whitespace-nowrap">
           <h1>The books are not open yet</h1>
-          <p className="q">Once they are, this page shows every account month by month, and what is left to do.</p>
+          <p className="text-ink-2">
+            Once they are, this page shows every account month by month, and what is left to do.
+          </p>
         </div>
-        <section className="not-set-up">
-          <h2>Still missing</h2>
+        <section className="max-w-[640px] [&_li]:border-b [&_li]:border-hairline [&_li]:py-1.5">
+          <h2 className="border-b border-hairline-2 leading-7">Still missing</h2>
           <ul>
             {page.missing.map((m) => (
               <li key={m}>{m}</li>
             ))}
             {page.missing.length === 0 && <li>Nothing: the books can be opened.</li>}
           </ul>
-          <Link className="btn go" to="/setup">
+          <Link className={button({ tone: 'go', className: 'mt-4' })} to="/setup">
             Go on setting up <kbd>1</kbd>
           </Link>
         </section>
       </Scroll>
-    </main>
+    </View>
   )
 }
 
 function Months12({ page }: { page: Page }) {
   const steps = useNextSteps(page)
   return (
-    <main className="almanac" tabIndex={-1}>
-      <Scroll label="Months">
-        <div className="say">
+    <View>
+      <Scroll label="Months" className="px-(--edge)">
+        <div className="flex items-baseline justify-between gap-6 pt-[18px] pb-2.5 narrow:flex-col narrow:gap-0.5 [&>h1]:text-[23px]/[30px] [&>p]:whitespace-nowrap">
           <h1>{headline(page)}</h1>
-          <p className="q">
+          <p className="text-ink-2">
             {longDay(page.today)}. {page.lastGathered && `Last gathered ${moment(page.lastGathered)}.`}
           </p>
         </div>
         <Months page={page} />
-        <div className="below">
+        <div className="grid grid-cols-[minmax(0,1fr)_372px] gap-14 pt-[22px] pb-4 narrow:grid-cols-[minmax(0,1fr)] narrow:gap-[18px]">
           <NextList steps={steps} />
           <Legend />
         </div>
       </Scroll>
-    </main>
+    </View>
   )
 }
 
@@ -135,14 +138,17 @@ const LEGEND = [
 
 function Legend() {
   return (
-    <section className="leg">
-      <h2>Reading the rings</h2>
+    <section>
+      <h2 className="border-b border-hairline-2 pb-[3px] text-lead/[22px]">Reading the rings</h2>
       <dl>
         {LEGEND.map((l) => (
-          <div key={l.name}>
+          <div
+            key={l.name}
+            className="grid h-[31px] grid-cols-[34px_130px_1fr] items-center border-b border-hairline last:border-0"
+          >
             <Ring state={l.state} share={l.share} label={null} />
             <dt>{l.name}</dt>
-            <dd>{l.means}</dd>
+            <dd className="text-[12.5px] text-ink-2">{l.means}</dd>
           </div>
         ))}
       </dl>

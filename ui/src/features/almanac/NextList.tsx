@@ -93,17 +93,21 @@ function step(next: Next, month: string, go: (to: string) => void): Step {
 
 export function NextList({ steps }: { steps: Step[] }) {
   return (
-    <section className="next">
-      <h2>Next</h2>
-      {steps.length === 0 && <p className="q pt-2">Nothing is left to do. This month agrees.</p>}
+    <section>
+      <h2 className="border-b border-hairline-2 pb-[3px] text-lead/[22px]">Next</h2>
+      {steps.length === 0 && <p className="text-ink-2 pt-2">Nothing is left to do. This month agrees.</p>}
       <ol>
         {steps.map((s, i) => (
-          <li key={s.text}>
-            <button type="button" onClick={s.open}>
-              <kbd>{i + 1}</kbd>
-              <span className="q">{s.station}</span>
-              <span className="text">{s.text}</span>
-              <span className="n">{s.figure}</span>
+          <li key={s.text} className="border-b border-hairline last:border-0">
+            <button
+              type="button"
+              className="group grid min-h-[29px] w-full grid-cols-[30px_88px_minmax(0,1fr)_auto] items-center border-0 bg-transparent px-0 py-[3px]"
+              onClick={s.open}
+            >
+              <kbd className="justify-self-start">{i + 1}</kbd>
+              <span className="text-ink-2">{s.station}</span>
+              <span className="underline-offset-[2.5px] group-hover:underline">{s.text}</span>
+              <span className="pl-4 text-right whitespace-nowrap">{s.figure}</span>
             </button>
           </li>
         ))}

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import { counted, figure, inSentence, longDay, moment } from '@/parts/figures'
+import { entryTable, factList, sumRow, textLink } from '@/parts/look'
 import type { AccountPage } from './types'
 
 /** What is known of an account, as a list of facts. */
@@ -20,7 +21,7 @@ export function AccountFacts({ page }: { page: AccountPage }) {
     ['Notes', f.notes && <span className="whitespace-pre-line">{f.notes}</span>],
   ]
   return (
-    <dl className="kv mt-3 mb-3">
+    <dl className={`${factList} mt-3 mb-3`}>
       {facts
         .filter(([, value]) => value)
         .map(([name, value]) => (
@@ -36,7 +37,7 @@ export function AccountFacts({ page }: { page: AccountPage }) {
 function WebPage({ address }: { address: string }) {
   const url = /^https?:\/\//.test(address) ? address : `https://${address}`
   return (
-    <a className="link" href={url} target="_blank" rel="noreferrer">
+    <a className={textLink()} href={url} target="_blank" rel="noreferrer">
       {address}
     </a>
   )
@@ -51,24 +52,24 @@ export function OpeningEntry({ page }: { page: AccountPage }) {
   const own = page.currency === page.baseCurrency ? '' : `${page.currency} ${figure(opening.balance)}`
   const account = (
     <tr key="account">
-      <td className={debit ? undefined : 'cr'}>
-        {page.name} <span className="qq s">{own}</span>
+      <td className={debit ? undefined : 'pl-4'}>
+        {page.name} <span className="text-ink-3 text-small">{own}</span>
       </td>
-      <td className="n">{debit && amount}</td>
-      <td className="n">{!debit && amount}</td>
+      <td className="text-right">{debit && amount}</td>
+      <td className="text-right">{!debit && amount}</td>
     </tr>
   )
   const equity = (
     <tr key="equity">
-      <td className={debit ? 'cr whitespace-normal' : 'whitespace-normal'}>{opening.equityName}</td>
-      <td className="n">{!debit && amount}</td>
-      <td className="n">{debit && amount}</td>
+      <td className={debit ? 'pl-4 whitespace-normal' : 'whitespace-normal'}>{opening.equityName}</td>
+      <td className="text-right">{!debit && amount}</td>
+      <td className="text-right">{debit && amount}</td>
     </tr>
   )
   return (
     <>
       <h3>Opening balance, at the end of {longDay(opening.balanceOn)}</h3>
-      <table className="entry mb-3" aria-label="Opening balance">
+      <table className={`${entryTable} mb-3`} aria-label="Opening balance">
         <colgroup>
           <col />
           <col className="w-[82px]" />
@@ -77,16 +78,16 @@ export function OpeningEntry({ page }: { page: AccountPage }) {
         <thead>
           <tr>
             <th>No. {opening.entryNo}</th>
-            <th className="n">Debit</th>
-            <th className="n">Credit</th>
+            <th className="text-right">Debit</th>
+            <th className="text-right">Credit</th>
           </tr>
         </thead>
         <tbody>{debit ? [account, equity] : [equity, account]}</tbody>
         <tfoot>
-          <tr>
+          <tr className={sumRow}>
             <td>balances, {page.baseCurrency}</td>
-            <td className="n">{amount}</td>
-            <td className="n">{amount}</td>
+            <td className="text-right">{amount}</td>
+            <td className="text-right">{amount}</td>
           </tr>
         </tfoot>
       </table>
@@ -99,10 +100,10 @@ export function AccountRules({ page }: { page: AccountPage }) {
   return (
     <>
       <h3>{counted(page.rules.length, 'rule')}</h3>
-      <ul className="mb-3 s">
+      <ul className="mb-3 text-small">
         {page.rules.map((r) => (
           <li key={r.id}>
-            <b>{r.words}</b> <span className="q">{r.booksHere ? 'books here' : 'looks at its lines'}</span>
+            <b>{r.words}</b> <span className="text-ink-2">{r.booksHere ? 'books here' : 'looks at its lines'}</span>
           </li>
         ))}
       </ul>
@@ -115,12 +116,12 @@ export function AccountHistory({ page }: { page: AccountPage }) {
   return (
     <>
       <h3>History</h3>
-      <dl className="kv mb-3">
+      <dl className={`${factList} mb-3`}>
         {page.history.slice(0, 8).map((h) => (
           <div key={h.at + h.what} className="contents">
             <dt>{moment(h.at)}</dt>
             <dd>
-              {inSentence(h.what)} <span className="qq">{h.who}</span>
+              {inSentence(h.what)} <span className="text-ink-3">{h.who}</span>
             </dd>
           </div>
         ))}

@@ -136,7 +136,7 @@ function FilledForm({ bookId, near, page, onClose, onSaved }: Omit<Props, 'accou
   return (
     <Form
       of={of}
-      className="ask"
+      className="flex flex-col gap-3 p-5"
       send={save}
       fieldOf={{ amount: 'opening', 'facts.creditLimit': 'creditLimit', 'facts.interestRate': 'interestRate' }}
       done={({ name }) => {
@@ -144,7 +144,7 @@ function FilledForm({ bookId, near, page, onClose, onSaved }: Omit<Props, 'accou
         onSaved(saved.id)
       }}
     >
-      <h2 className="title">{page ? `Edit ${page.name}` : now.group ? 'New group' : 'New account'}</h2>
+      <h2 className="text-title/[1.2]">{page ? `Edit ${page.name}` : now.group ? 'New group' : 'New account'}</h2>
       <div className="grid grid-cols-6 gap-x-3 gap-y-2">
         <TextField className="col-span-3" name="name" label="Name" needed="Type a name." autoFocus />
         {!page?.keptByCore && (

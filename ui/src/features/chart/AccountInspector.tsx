@@ -6,8 +6,11 @@ import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
+import { Button } from '@/parts/Button'
 import { figure, isZero, longDay, signed } from '@/parts/figures'
+import { entryTable, sumRow, textLink } from '@/parts/look'
 import { Failed, Loading } from '@/parts/States'
+import { Acts, InspectorHead } from '@/parts/View'
 import { AccountFacts, AccountHistory, AccountRules, OpeningEntry } from './AccountFacts'
 import { BalanceLine } from './BalanceLine'
 import { type ChartRow, CLASS_NAMES, KIND_NAMES } from './types'
@@ -54,27 +57,23 @@ export function AccountInspector({
     act(() => api.DELETE('/api/accounts/{id}', { params: at }), `${row.name} is deleted. It was never used.`, onGone)
   useCommands([
     row.closedOn
-      ? { keys: ['x'], label: 'Reopen the account', changes: true, strip: 'reopen', run: reopen }
-      : { keys: ['x'], label: 'Close the account', changes: true, strip: 'close', run: close },
-    { keys: ['Delete'], label: 'Delete the account', changes: true, run: remove },
+      ? { keys: ['x'], label: 'Reopen the account', changes: true, strip: 'reopen', onRow: true, run: reopen }
+      : { keys: ['x'], label: 'Close the account', changes: true, strip: 'close', onRow: true, run: close },
+    { keys: ['Delete'], label: 'Delete the account', changes: true, onRow: true, run: remove },
   ])
   if (account.error && !account.data) return <Failed error={account.error} retry={account.refetch} />
   if (!page) return <Loading what="the account" />
   return (
     <>
-      <div className="ih">
-        <h2>{page.name}</h2>
-        {!page.group && <span className="big">{figure(page.balance)}</span>}
-      </div>
-      <p className="q s ihs">
+      <InspectorHead title={page.name} figure={page.group ? undefined : figure(page.balance)}>
         {page.group ? 'group of ' : ''}
         {CLASS_NAMES[page.accountClass].toLowerCase()}
         {!page.group && `, ${KIND_NAMES[page.kind]}, ${page.currency}; books at ${longDay(page.on)}`}
         {page.keptByCore && '; kept by itself'}
-      </p>
+      </InspectorHead>
       {!page.group && <BalanceLine page={page} />}
       {page.hasStatements && (
-        <table className="entry" aria-label="Seen at the bank and open">
+        <table className={entryTable} aria-label="Seen at the bank and open">
           <colgroup>
             <col />
             <col className="w-[110px]" />
@@ -82,28 +81,28 @@ export function AccountInspector({
           <tbody>
             <tr>
               <td>
-                Seen at the bank <span className="q">and ticked</span>
+                Seen at the bank <span className="text-ink-2">and ticked</span>
               </td>
-              <td className="n">{figure(page.seen)}</td>
+              <td className="text-right">{figure(page.seen)}</td>
             </tr>
             {!isZero(page.open) && (
               <tr>
                 <td>Open</td>
-                <td className="n">{signed(page.open)}</td>
+                <td className="text-right">{signed(page.open)}</td>
               </tr>
             )}
           </tbody>
           <tfoot>
-            <tr>
+            <tr className={sumRow}>
               <td>
                 <b>Balance</b>
               </td>
-              <td className="n">{figure(page.balance)}</td>
+              <td className="text-right">{figure(page.balance)}</td>
             </tr>
             {page.currency !== page.baseCurrency && (
               <tr>
                 <td>in the book, {page.baseCurrency}</td>
-                <td className="n">{figure(page.base)}</td>
+                <td className="text-right">{figure(page.base)}</td>
               </tr>
             )}
           </tfoot>
@@ -112,51 +111,51 @@ export function AccountInspector({
       <AccountFacts page={page} />
       <OpeningEntry page={page} />
       {!page.opening && !page.opensOn && page.hasStatements && (
-        <p className="wait mb-3">
+        <p className="text-heartwood mb-3">
           Nobody said what it opened with.{' '}
-          <Link className="link" to={`/chart/opening${search}`}>
+          <Link className={textLink()} to={`/chart/opening${search}`}>
             Say it
           </Link>
         </p>
       )}
       <AccountRules page={page} />
       <AccountHistory page={page} />
-      <div className="acts">
+      <Acts>
         {!page.group && (
-          <button type="button" className="btn go wide" onClick={open}>
+          <Button tone="go" size="wide" onClick={open}>
             Open the register <kbd>Enter</kbd>
-          </button>
+          </Button>
         )}
         <MayChange>
-          <button type="button" className="btn" onClick={() => ask('edit')}>
+          <Button onClick={() => ask('edit')}>
             Edit <kbd>E</kbd>
-          </button>
-          <button type="button" className="btn" onClick={() => ask('move')}>
+          </Button>
+          <Button onClick={() => ask('move')}>
             Move <kbd>V</kbd>
-          </button>
+          </Button>
           {!page.keptByCore && (
             <>
-              <button type="button" className="btn" onClick={() => ask('merge')}>
+              <Button onClick={() => ask('merge')}>
                 Merge into… <kbd>M</kbd>
-              </button>
+              </Button>
               {page.closedOn ? (
-                <button type="button" className="btn" onClick={reopen}>
+                <Button onClick={reopen}>
                   Reopen <kbd>X</kbd>
-                </button>
+                </Button>
               ) : (
-                <button type="button" className="btn" onClick={close}>
+                <Button onClick={close}>
                   Close <kbd>X</kbd>
-                </button>
+                </Button>
               )}
               {page.whyNotDeleted === '' && (
-                <button type="button" className="btn kill full" onClick={remove}>
+                <Button tone="kill" className="col-span-full" onClick={remove}>
                   Delete, it was never used <kbd>Delete</kbd>
-                </button>
+                </Button>
               )}
             </>
           )}
         </MayChange>
-      </div>
+      </Acts>
     </>
   )
 }

@@ -1,5 +1,5 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
@@ -7,19 +7,21 @@ import { MayChange } from '@/app/MayChange'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { RegisterTable } from '@/features/journal/RegisterTable'
 import { Apart } from '@/parts/Amount'
+import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
 import { day, figure, lastDay, longDay, signed } from '@/parts/figures'
+import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { JournalEntry } from '@/parts/JournalEntry'
+import { textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
+import { Acts, Inspector, InspectorHead, Leaf, View } from '@/parts/View'
 import { AccountFacts, AccountHistory, AccountRules, OpeningEntry } from './AccountFacts'
 import { AccountForm } from './AccountForm'
 import { accountPage } from './AccountInspector'
 import { TimeLine } from './TimeLine'
 import { CLASS_NAMES, KIND_NAMES, type AccountPage as Page } from './types'
-import './chart.css'
-import '@/features/journal/journal.css'
 
 type Row = Schemas['RegisterRowJson']
 
@@ -39,59 +41,59 @@ export function AccountPage() {
       ),
     getNextPageParam: (page) => page.next ?? undefined,
   })
+  const { hasNextPage, isFetching, fetchNextPage } = register
+  const more = useCallback(() => {
+    if (hasNextPage && !isFetching) void fetchNextPage()
+  }, [hasNextPage, isFetching, fetchNextPage])
+  const rows = useMemo(() => register.data?.pages.flatMap((p) => p.rows) ?? [], [register.data])
   const error = account.error ?? register.error
-  if (error) return <Failed error={error} retry={() => account.refetch().then(() => register.refetch())} />
+  if (error && !(account.data && register.data))
+    return <Failed error={error} retry={() => account.refetch().then(() => register.refetch())} />
   if (!account.data || !register.data) return <Loading what="the account" />
-  return (
-    <AccountView
-      key={accountId}
-      page={account.data}
-      rows={register.data.pages.flatMap((p) => p.rows)}
-      more={register.hasNextPage ? () => register.fetchNextPage() : undefined}
-    />
-  )
+  return <AccountView key={accountId} page={account.data} rows={rows} more={more} />
 }
 
-function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: (() => void) | undefined }) {
+function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: () => void }) {
   const navigate = useNavigate()
   const search = useScopeSearch()
   const [editing, setEditing] = useState(false)
   const [facts, setFacts] = useState(true)
-  const { selected, select } = useSelection(
+  const selection = useSelection(
     rows.map((r) => r.postingId),
     'posting',
   )
-  const row = rows.find((r) => r.postingId === selected)
+  const row = rows.find((r) => r.postingId === selection.selected)
+  const chosen = rows.filter((r) => selection.chosen.has(r.postingId))
   useCommands([
-    ...(more ? [{ keys: ['m'], label: 'Show older postings', strip: 'older', run: more }] : []),
     { keys: ['i'], label: 'Facts or entry', strip: facts ? 'entry' : 'facts', run: () => setFacts(!facts) },
     { keys: ['e'], label: 'Edit the account', changes: true, strip: 'edit', run: () => setEditing(true) },
     { keys: ['r'], label: 'Reconcile', strip: 'reconcile', run: () => navigate(`/reconcile${search}`) },
     { keys: ['Escape'], label: 'Back to the chart', strip: 'chart', run: () => navigate(`/chart${search}`) },
   ])
   return (
-    <main className="split" tabIndex={-1}>
-      <section className="sheet">
+    <View beside>
+      <Leaf>
         <AccountHead page={page} />
         <TimeLine page={page} />
         {rows.length === 0 ? (
           <Nothing title="Nothing was posted here yet" />
         ) : (
-          <Scroll label="Postings">
+          <Scroll grid label="Postings">
             <RegisterTable
               name={page.name}
               rows={rows}
-              selected={selected}
-              select={(id) => {
-                select(id)
-                setFacts(false)
-              }}
-              more={more}
+              selection={selection}
+              onPick={() => setFacts(false)}
+              onEnd={more}
             />
           </Scroll>
         )}
-      </section>
-      <aside className="insp" aria-label={facts || !row ? 'The account' : 'The selected entry'}>
+        <ChosenSum
+          what="posting"
+          amounts={chosen.map((r) => ({ amount: r.in ?? `-${r.out ?? '0'}`, currency: page.currency }))}
+        />
+      </Leaf>
+      <Inspector label={facts || !row ? 'The account' : 'The selected entry'}>
         {facts || !row ? (
           <>
             <Facts page={page} />
@@ -100,19 +102,19 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: (() 
         ) : (
           <SelectedEntry row={row} />
         )}
-        <div className="acts">
+        <Acts>
           {row && (
-            <button type="button" className="btn" onClick={() => setFacts(!facts)}>
+            <Button onClick={() => setFacts(!facts)}>
               {facts ? 'The entry' : 'The account'} <kbd>I</kbd>
-            </button>
+            </Button>
           )}
           <MayChange>
-            <button type="button" className="btn" onClick={() => setEditing(true)}>
+            <Button onClick={() => setEditing(true)}>
               Edit <kbd>E</kbd>
-            </button>
+            </Button>
           </MayChange>
-        </div>
-      </aside>
+        </Acts>
+      </Inspector>
       {editing && (
         <Dialog title={`Edit ${page.name}`} open wide onClose={() => setEditing(false)}>
           <AccountForm
@@ -123,7 +125,7 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: (() 
           />
         </Dialog>
       )}
-    </main>
+    </View>
   )
 }
 
@@ -131,17 +133,17 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: (() 
 function BankLines({ accountId }: { accountId: string }) {
   const address = (format: string) => `/api/gather/accounts/${accountId}/lines?format=${format}`
   return (
-    <p className="q mt-4">
+    <p className="text-ink-2 mt-4">
       Bank lines as{' '}
-      <a className="link" href={address('OFX')} download>
+      <a className={textLink()} href={address('OFX')} download>
         OFX
       </a>
       ,{' '}
-      <a className="link" href={address('CAMT')} download>
+      <a className={textLink()} href={address('CAMT')} download>
         camt.053
       </a>{' '}
       or{' '}
-      <a className="link" href={address('CSV')} download>
+      <a className={textLink()} href={address('CSV')} download>
         CSV
       </a>
     </p>
@@ -150,16 +152,16 @@ function BankLines({ accountId }: { accountId: string }) {
 
 function AccountHead({ page }: { page: Page }) {
   return (
-    <div className="ahd">
+    <div className="flex flex-none items-start justify-between px-(--edge) pt-[13px] pb-2.5 [&_dd]:font-serif [&_dd]:text-[25px]/[31px] [&_dd]:tracking-[-0.01em] [&_dl]:text-right [&_dt]:text-small/[14px] [&_dt]:text-ink-2">
       <div>
-        <h1 className="title">
+        <h1>
           {page.name}{' '}
-          <span className="q">
+          <span className="text-ink-2">
             {page.facts.tail && `..${page.facts.tail}, `}
             {page.currency}
           </span>
         </h1>
-        <p className="q">
+        <p className="text-ink-2">
           {page.bookName}, {KIND_NAMES[page.kind]}
           {page.facts.institution && ` at ${page.facts.institution}`}
           {page.closedOn && `, closed ${longDay(page.closedOn)}`}
@@ -195,14 +197,10 @@ function AccountHead({ page }: { page: Page }) {
 function Facts({ page }: { page: Page }) {
   return (
     <>
-      <div className="ih">
-        <h2>{page.name}</h2>
-        <span className="big">{figure(page.balance)}</span>
-      </div>
-      <p className="q s ihs">
+      <InspectorHead title={page.name} figure={figure(page.balance)}>
         {CLASS_NAMES[page.accountClass].toLowerCase()}, {KIND_NAMES[page.kind]}; books at {longDay(page.on)}
         {page.currency !== page.baseCurrency && `; in the book ${page.baseCurrency} ${figure(page.base)}`}
-      </p>
+      </InspectorHead>
       <AccountFacts page={page} />
       <OpeningEntry page={page} />
       <AccountRules page={page} />
@@ -219,13 +217,9 @@ function SelectedEntry({ row }: { row: Row }) {
   const amount = row.in ?? `-${row.out ?? '0'}`
   return (
     <>
-      <div className="ih">
-        <h2>{row.payee}</h2>
-        <span className="big">{signed(amount)}</span>
-      </div>
-      <p className="q s ihs">
+      <InspectorHead title={row.payee} figure={signed(amount)}>
         no. {row.entryNo}, {longDay(row.date)}
-      </p>
+      </InspectorHead>
       {entry.data && (
         <JournalEntry title={`No. ${row.entryNo}`} books={entry.data.books} between={entry.data.betweenBooks} />
       )}

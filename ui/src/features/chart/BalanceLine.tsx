@@ -1,40 +1,51 @@
+import { BehindChart, ZeroLine } from '@/parts/chart/axis'
+import { amountScale, dayScale, stepPath, yearBefore } from '@/parts/chart/scales'
 import { day, figure, shortMonth } from '@/parts/figures'
 import type { AccountPage } from './types'
 
-const DAY = 86_400_000
-const at = (iso: string) => Date.parse(`${iso}T00:00:00Z`)
+const WIDTH = 316
+const HEIGHT = 74
 
 /** The balance over twelve months as a stepped line; figures are only placed here, not computed. */
-export function BalanceLine({ page, height = 74 }: { page: AccountPage; height?: number }) {
-  const days = page.balances
-  if (days.length < 2) return null
-  const width = 316
-  const end = at(page.on)
-  const start = Math.max(at(days[0]?.day ?? page.on), end - 366 * DAY)
-  const values = days.map((d) => Number(d.balance))
-  const high = Math.max(...values, 0)
-  const low = Math.min(...values, 0)
-  const x = (iso: string) => ((Math.max(at(iso), start) - start) / (end - start || 1)) * width
-  const y = (value: number) => 4 + (1 - (value - low) / (high - low || 1)) * (height - 8)
-  const path = days
-    .map((d, i) => (i === 0 ? `M${x(d.day)} ${y(values[i] ?? 0)}` : `H${x(d.day)}V${y(values[i] ?? 0)}`))
-    .join('')
-  const lowest = days.reduce((a, b) => (Number(b.balance) < Number(a.balance) ? b : a))
-  const words = `Balance from ${day(days[0]?.day ?? page.on)} to ${day(page.on)}; lowest ${figure(lowest.balance)} on ${day(lowest.day)}`
+export function BalanceLine({ page }: { page: AccountPage }) {
+  const [first] = page.balances
+  if (!first || page.balances.length < 2) return null
+  const points = page.balances.map((b) => ({ day: b.day, amount: Number(b.balance) }))
+  const from = first.day > yearBefore(page.on) ? first.day : yearBefore(page.on)
+  const x = dayScale(from, page.on, [0, WIDTH])
+  const y = amountScale(
+    points.map((p) => p.amount),
+    [HEIGHT - 4, 4],
+  )
+  const lowest = page.balances.reduce((a, b) => (Number(b.balance) < Number(a.balance) ? b : a))
   return (
-    <figure className="balance-line">
-      <svg viewBox={`0 0 ${width} ${height}`} width="100%" height={height} role="img" aria-label={words}>
-        <path d={`M0 ${y(0)}H${width}`} className="zero" />
-        <path d={`${path}H${width}`} className="line" />
-        <circle cx={width} cy={y(values.at(-1) ?? 0)} r="2.5" />
+    <figure className="mb-2.5">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        width="100%"
+        height={HEIGHT}
+        className="overflow-visible"
+        aria-hidden="true"
+      >
+        <ZeroLine y={y(0)} from={0} to={WIDTH} />
+        <path
+          d={stepPath(points, page.on, x, y)}
+          className="fill-none stroke-needle stroke-[1.3]"
+          vectorEffect="non-scaling-stroke"
+        />
+        <circle cx={WIDTH} cy={y(points.at(-1)?.amount ?? 0)} r="2.5" className="fill-needle" />
       </svg>
-      <figcaption>
-        <span>{shortMonth(days[0]?.day ?? '')}</span>
+      <figcaption className="flex justify-between text-small text-ink-2">
+        <span>{shortMonth(from)}</span>
         <span>
           lowest {figure(lowest.balance)}, {day(lowest.day)}
         </span>
         <span>{shortMonth(page.on)}</span>
       </figcaption>
+      <BehindChart
+        caption={`Balance of ${page.name} by day`}
+        rows={page.balances.map((b) => ({ key: b.day, cells: [day(b.day), figure(b.balance)] }))}
+      />
     </figure>
   )
 }

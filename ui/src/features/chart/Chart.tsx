@@ -7,12 +7,15 @@ import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScope, useScopeSearch } from '@/app/scope'
+import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
+import { FindBox } from '@/parts/FindBox'
 import { day, lastDay } from '@/parts/figures'
-import { Icon } from '@/parts/Icon'
+import { textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
+import { Head, Inspector, Leaf, View } from '@/parts/View'
 import { AccountForm } from './AccountForm'
 import { AccountInspector } from './AccountInspector'
 import { ChartTable, type Drop } from './ChartTable'
@@ -20,7 +23,6 @@ import { linesOf } from './lines'
 import { MergeAccount } from './MergeAccount'
 import { MoveAccount } from './MoveAccount'
 import type { ChartPage, ChartRow } from './types'
-import './chart.css'
 
 type Asking = 'new' | 'edit' | 'move' | 'merge'
 
@@ -51,11 +53,12 @@ function ChartView({ page }: { page: ChartPage }) {
   const [asking, setAsking] = useState<Asking>()
   const lines = linesOf(page, folded, typed)
   const first = lines.find((l) => l.at === 'account' && !l.row.group)?.key
-  const { selected, select } = useSelection(
+  const selection = useSelection(
     lines.map((l) => l.key),
     'account',
     first,
   )
+  const { selected, select } = selection
   const line = lines.find((l) => l.key === selected)
   const row = line?.at === 'account' ? line.row : undefined
   const book = line?.book ?? page.books[0]
@@ -95,7 +98,9 @@ function ChartView({ page }: { page: ChartPage }) {
       move(id, onto.parentId, at + (where === 'after' ? 1 : 0), `${name} moved.`)
     }
   }
-  const open = () => row && !row.group && navigate(`/accounts/${row.id}${search}`)
+  function open() {
+    if (row && !row.group) navigate(`/accounts/${row.id}${search}`)
+  }
 
   useCommands([
     ...(line && (line.at !== 'account' || line.row.group)
@@ -104,20 +109,37 @@ function ChartView({ page }: { page: ChartPage }) {
           { keys: ['ArrowRight'], label: 'Open the group', strip: 'fold, open', run: () => fold(line.key, false) },
         ]
       : []),
-    ...(row && !row.group ? [{ keys: ['Enter'], label: 'Open the register', strip: 'register', run: open }] : []),
+    ...(row && !row.group
+      ? [{ keys: ['Enter'], label: 'Open the register', strip: 'register', onRow: true, run: open }]
+      : []),
     ...(row
       ? [
-          { keys: ['e'], label: 'Edit the account', changes: true, strip: 'edit', run: () => setAsking('edit') },
-          { keys: ['v'], label: 'Move to a group', changes: true, strip: 'move', run: () => setAsking('move') },
+          {
+            keys: ['e'],
+            label: 'Edit the account',
+            changes: true,
+            strip: 'edit',
+            onRow: true,
+            run: () => setAsking('edit'),
+          },
+          {
+            keys: ['v'],
+            label: 'Move to a group',
+            changes: true,
+            strip: 'move',
+            onRow: true,
+            run: () => setAsking('move'),
+          },
           {
             keys: ['m'],
             label: 'Merge into another account',
             changes: true,
             strip: 'merge',
+            onRow: true,
             run: () => setAsking('merge'),
           },
-          { keys: ['Alt+ArrowUp'], label: 'Move up', changes: true, run: () => step(-1) },
-          { keys: ['Alt+ArrowDown'], label: 'Move down', changes: true, run: () => step(1) },
+          { keys: ['Alt+ArrowUp'], label: 'Move up', changes: true, onRow: true, run: () => step(-1) },
+          { keys: ['Alt+ArrowDown'], label: 'Move down', changes: true, onRow: true, run: () => step(1) },
         ]
       : []),
     { keys: ['n'], label: 'New account', changes: true, strip: 'new', run: () => setAsking('new') },
@@ -131,52 +153,43 @@ function ChartView({ page }: { page: ChartPage }) {
   ])
 
   return (
-    <main className="split" tabIndex={-1}>
-      <section className="sheet">
-        <div className="head chart-head">
-          <h1>Chart</h1>
-          <label className="seek">
-            <Icon name="search" />
-            <span className="vh">Find an account</span>
-            <input
+    <View beside>
+      <Leaf>
+        <Head
+          title="Chart"
+          about={
+            <FindBox
               ref={find}
-              value={typed}
+              className="w-[330px]"
+              label="Find an account"
               placeholder="Type to find an account"
-              onChange={(e) => setTyped(e.target.value)}
-              onKeyDown={(e) => {
-                if (e.key === 'Escape') {
-                  setTyped('')
-                  e.currentTarget.blur()
-                }
-                if (e.key === 'Enter') e.currentTarget.blur()
-              }}
+              value={typed}
+              onChange={setTyped}
             />
-            <kbd>/</kbd>
-          </label>
-          <span className="end flex gap-2">
-            <button type="button" className="btn" onClick={() => navigate(`/chart/opening${search}`)}>
-              Opening balances <kbd>O</kbd>
-            </button>
-            <MayChange>
-              <button type="button" className="btn" onClick={() => setAsking('new')}>
-                New account <kbd>N</kbd>
-              </button>
-            </MayChange>
-          </span>
-        </div>
+          }
+        >
+          <Button onClick={() => navigate(`/chart/opening${search}`)}>
+            Opening balances <kbd>O</kbd>
+          </Button>
+          <MayChange>
+            <Button onClick={() => setAsking('new')}>
+              New account <kbd>N</kbd>
+            </Button>
+          </MayChange>
+        </Head>
         {lines.length === 0 ? (
           <Nothing title={`No account has “${typed}” in its name or group`}>
-            <button type="button" className="link" onClick={() => setTyped('')}>
+            <button type="button" className={textLink()} onClick={() => setTyped('')}>
               Show all accounts
             </button>
           </Nothing>
         ) : (
-          <Scroll label="Chart of accounts">
-            <ChartTable lines={lines} selected={selected} select={select} folded={folded} fold={fold} drop={drop} />
+          <Scroll grid label="Chart">
+            <ChartTable lines={lines} selection={selection} folded={folded} fold={fold} drop={drop} onOpen={open} />
           </Scroll>
         )}
-      </section>
-      <aside className="insp" aria-label="The selected account">
+      </Leaf>
+      <Inspector label="The selected account">
         {row ? (
           <AccountInspector
             key={row.id}
@@ -187,14 +200,14 @@ function ChartView({ page }: { page: ChartPage }) {
             onGone={() => select(book?.bookId)}
           />
         ) : (
-          <p className="q">
+          <p className="text-ink-2">
             {line?.at === 'class' || line?.at === 'book'
               ? 'Select an account to see what is known of it.'
               : 'Nothing is selected.'}{' '}
             Balances are those at the end of {day(page.on)}.
           </p>
         )}
-      </aside>
+      </Inspector>
       {asking === 'new' && book && (
         <Dialog title="New account" open wide onClose={() => setAsking(undefined)}>
           <AccountForm
@@ -236,7 +249,7 @@ function ChartView({ page }: { page: ChartPage }) {
           />
         </Dialog>
       )}
-    </main>
+    </View>
   )
 }
 

@@ -30,9 +30,9 @@ export function MergeAccount({
     says.done(`${row.name} is part of ${into} now: ${counted(merged.postings, 'posting')} moved.`)
   }
   return (
-    <Form of={of} className="ask" send={merge} done={({ intoId }) => onMerged(intoId)}>
-      <h2 className="title">Merge {row.name}</h2>
-      <p className="q">
+    <Form of={of} className="flex flex-col gap-3 p-5" send={merge} done={({ intoId }) => onMerged(intoId)}>
+      <h2 className="text-title/[1.2]">Merge {row.name}</h2>
+      <p className="text-ink-2">
         Its postings and rules move to the other account, which tells so in its history. {row.name} itself is gone then;
         Undo brings it back as long as nothing later touched it.
       </p>

@@ -12,7 +12,7 @@ export function MoveAccount({ row, bookId, onClose }: { row: ChartRow; bookId: s
   return (
     <Form
       of={of}
-      className="ask"
+      className="flex flex-col gap-3 p-5"
       send={({ parentId }) =>
         api.POST('/api/accounts/{id}/move', {
           params: { path: { id: row.id } },
@@ -24,7 +24,7 @@ export function MoveAccount({ row, bookId, onClose }: { row: ChartRow; bookId: s
         onClose()
       }}
     >
-      <h2 className="title">Move {row.name}</h2>
+      <h2 className="text-title/[1.2]">Move {row.name}</h2>
       <AccountField
         name="parentId"
         label="Into"

@@ -14,12 +14,12 @@ import { AmountInput, amountIn, amountText } from '@/parts/form/AmountInput'
 import { DAY, DayInput, dayText } from '@/parts/form/DayInput'
 import { ProblemNote } from '@/parts/form/ProblemNote'
 import { useKept } from '@/parts/kept'
+import { ruled } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useAct } from '@/parts/useAct'
+import { Acts, Head, Inspector, InspectorHead, Leaf, View } from '@/parts/View'
 import { KIND_NAMES } from './types'
-import '@/features/setup/setup.css'
-import './chart.css'
 
 type Opening = Schemas['OpeningJson']
 type Typed = { opensOn: string; balance: string }
@@ -123,17 +123,17 @@ function Sheet({ openings }: { openings: Opening[] }) {
   const sheets = sheet.data?.filter((s) => openings.some((o) => nameOf(books, o.bookId) === s.bookName)) ?? []
 
   return (
-    <main className="split" tabIndex={-1}>
-      <section className="sheet">
-        <div className="head">
-          <h1>Opening balances</h1>
-          <span className="q">what stood at the end of the day before each account opens; a debt takes a minus</span>
-        </div>
+    <View beside>
+      <Leaf>
+        <Head
+          title="Opening balances"
+          about="what stood at the end of the day before each account opens; a debt takes a minus"
+        />
         <Scroll label="Opening balances">
-          <table className="tb fill">
+          <table className={ruled({ className: 'cells:pr-2.5' })}>
             <colgroup>
               <col />
-              <col className="w-[100px] narrow-off" />
+              <col className="w-[100px] max-[1180px]:hidden" />
               <col className="w-[150px]" />
               <col className="w-[52px]" />
               <col className="w-[124px]" />
@@ -142,10 +142,10 @@ function Sheet({ openings }: { openings: Opening[] }) {
             <thead>
               <tr>
                 <th>Account</th>
-                <th className="narrow-off">Kind</th>
+                <th className="max-[1180px]:hidden">Kind</th>
                 <th>Opens on</th>
                 <th>In</th>
-                <th className="n">Balance before</th>
+                <th className="text-right">Balance before</th>
                 <th>State</th>
               </tr>
             </thead>
@@ -153,9 +153,9 @@ function Sheet({ openings }: { openings: Opening[] }) {
               {openings.map((o) => (
                 <tr key={o.accountId}>
                   <td>
-                    {o.name} {o.tail && <span className="qq s">..{o.tail}</span>}
+                    {o.name} {o.tail && <span className="text-ink-3 text-small">..{o.tail}</span>}
                   </td>
-                  <td className="q s narrow-off">{KIND_NAMES[o.kind]}</td>
+                  <td className="text-ink-2 text-small max-[1180px]:hidden">{KIND_NAMES[o.kind]}</td>
                   <td>
                     <DayInput
                       line
@@ -165,8 +165,8 @@ function Sheet({ openings }: { openings: Opening[] }) {
                       onText={(opensOn) => set(o, { opensOn })}
                     />
                   </td>
-                  <td className="q s">{o.currency}</td>
-                  <td className="n">
+                  <td className="text-ink-2 text-small">{o.currency}</td>
+                  <td className="text-right">
                     <AmountInput
                       line
                       aria-label={`Opening balance of ${o.name}`}
@@ -176,7 +176,7 @@ function Sheet({ openings }: { openings: Opening[] }) {
                       onText={(balance) => set(o, { balance })}
                     />
                   </td>
-                  <td className="s">
+                  <td className="text-small">
                     <State opening={o} changed={changed.includes(o)} />
                   </td>
                 </tr>
@@ -184,20 +184,18 @@ function Sheet({ openings }: { openings: Opening[] }) {
             </tbody>
           </table>
         </Scroll>
-      </section>
-      <aside className="insp" aria-label="The opening entries">
-        <div className="ih">
-          <h2>Together they balance</h2>
-        </div>
-        <p className="q s ihs">each account has an entry of its own against opening equity</p>
+      </Leaf>
+      <Inspector label="The opening entries">
+        <InspectorHead title="Together they balance">
+          each account has an entry of its own against opening equity
+        </InspectorHead>
         <OpeningEntries openings={sheets} />
         <ProblemNote error={error ?? sheet.error} />
         <MayChange>
-          <div className="acts">
+          <Acts>
             <Button
               tone="go"
               size="wide"
-              className="full"
               whyNot={
                 changed.length === 0 ? 'Nothing is changed.' : (whyNot ?? (busy ? 'It is being saved.' : undefined))
               }
@@ -205,18 +203,19 @@ function Sheet({ openings }: { openings: Opening[] }) {
             >
               Save {changed.length > 0 && counted(changed.length, 'change')} <kbd>Ctrl Enter</kbd>
             </Button>
-          </div>
+          </Acts>
         </MayChange>
-      </aside>
-    </main>
+      </Inspector>
+    </View>
   )
 }
 
 const nameOf = (books: Schemas['BookJson'][], id: string) => books.find((b) => b.id === id)?.name
 
 function State({ opening, changed }: { opening: Opening; changed: boolean }) {
-  if (opening.agreedThrough) return <span className="q">agreed through {day(opening.agreedThrough)}, so it stays</span>
-  if (changed) return <span className="wait">not saved yet</span>
-  if (!opening.opensOn) return <span className="wait">not known yet</span>
-  return <span className="q">{opening.entryNo ? `no. ${opening.entryNo}` : 'opens with nothing'}</span>
+  if (opening.agreedThrough)
+    return <span className="text-ink-2">agreed through {day(opening.agreedThrough)}, so it stays</span>
+  if (changed) return <span className="text-heartwood">not saved yet</span>
+  if (!opening.opensOn) return <span className="text-heartwood">not known yet</span>
+  return <span className="text-ink-2">{opening.entryNo ? `no. ${opening.entryNo}` : 'opens with nothing'}</span>
 }

@@ -1,99 +1,108 @@
 import { Link } from 'react-router'
 import { useScopeSearch } from '@/app/scope'
-import { day, figure, isZero, longMonth, shortMonth } from '@/parts/figures'
+import { BehindChart, MonthNames, ZeroLine } from '@/parts/chart/axis'
+import { amountScale, dayAt, dayScale, monthsBetween, stepPath, yearBefore } from '@/parts/chart/scales'
+import { day, figure, isZero, longMonth } from '@/parts/figures'
 import type { AccountPage } from './types'
 
-const DAY = 86_400_000
 const WIDTH = 872
 const LEFT = 24
 const RIGHT = 848
 const TOP = 56
 const BOTTOM = 118
-const at = (iso: string) => Date.parse(`${iso}T00:00:00Z`)
 
 type Statement = AccountPage['statements'][number]
 
 /** Months between two closing days that no statement covers. */
 function missingBetween(before: string, after: string): string[] {
-  const missing: string[] = []
-  const month = new Date(at(`${before.slice(0, 7)}-01`))
-  for (;;) {
-    month.setUTCMonth(month.getUTCMonth() + 1)
-    const iso = month.toISOString().slice(0, 7)
-    if (iso >= after.slice(0, 7)) return missing
-    missing.push(iso)
-  }
+  return monthsBetween(before, after)
+    .map((first) => first.slice(0, 7))
+    .filter((month) => month > before.slice(0, 7) && month < after.slice(0, 7))
 }
 
 /** The chain of statements above the balance, on one axis of twelve months. */
 export function TimeLine({ page }: { page: AccountPage }) {
   const search = useScopeSearch()
-  const end = at(page.on)
-  const start = end - 366 * DAY
-  const x = (iso: string) => LEFT + ((Math.max(at(iso), start) - start) / (end - start)) * (RIGHT - LEFT)
-  const shown = page.statements.filter((s) => at(s.closesOn) >= start && at(s.closesOn) <= end)
-  const values = page.balances.map((b) => Number(b.balance))
-  const high = Math.max(0, ...values)
-  const low = Math.min(0, ...values)
-  const y = (value: number) => TOP + (1 - (value - low) / (high - low || 1)) * (BOTTOM - TOP)
-  const path = page.balances
-    .map((b, i) => (i === 0 ? `M${x(b.day)} ${y(values[i] ?? 0)}` : `H${x(b.day)}V${y(values[i] ?? 0)}`))
-    .join('')
-  const gaps = shown.slice(1).flatMap((s, i) => missingBetween(shown[i]?.closesOn ?? s.closesOn, s.closesOn))
+  const from = yearBefore(page.on)
+  const x = dayScale(from, page.on, [LEFT, RIGHT])
+  const at = (iso: string) => x(dayAt(iso))
+  const points = page.balances.map((b) => ({ day: b.day, amount: Number(b.balance) }))
+  const y = amountScale(
+    points.map((p) => p.amount),
+    [BOTTOM, TOP],
+  )
+  const shown = page.statements.filter((s) => s.closesOn >= from && s.closesOn <= page.on)
+  const links = shown.slice(1).map((s, i) => {
+    const before = shown[i]?.closesOn ?? s.closesOn
+    return { id: s.id, from: at(before), missing: missingBetween(before, s.closesOn) }
+  })
+  const gaps = links.flatMap((l) => l.missing)
 
   return (
-    <section className="timeline" aria-label="Statements and balance over twelve months">
-      <svg viewBox={`0 0 ${WIDTH} 136`} width="100%" role="presentation">
-        {page.hasStatements && (
-          <g className="chain">
-            {page.opening && at(page.opening.balanceOn) >= start && (
-              <>
-                <path d={`M${x(page.opening.balanceOn)} 5l7 7-7 7-7-7z`} className="node" />
-                <text x={x(page.opening.balanceOn)} y="36">
-                  {figure(page.opening.balance)}
-                </text>
-              </>
-            )}
-            {shown.map((s, i) => (
-              <StatementNode
-                key={s.id}
-                statement={s}
-                x={x(s.closesOn)}
-                from={i > 0 ? x(shown[i - 1]?.closesOn ?? s.closesOn) : undefined}
-                gap={i > 0 && missingBetween(shown[i - 1]?.closesOn ?? '', s.closesOn).length > 0}
-                to={`/reconcile/${s.id}${search}`}
-              />
-            ))}
-          </g>
+    <section
+      className="flex-none border-b border-hairline-2 px-(--edge) pb-1.5"
+      aria-label="Statements and balance over twelve months"
+    >
+      <svg viewBox={`0 0 ${WIDTH} 136`} width="100%" className="overflow-visible" role="presentation">
+        {page.opening && page.hasStatements && page.opening.balanceOn >= from && (
+          <>
+            <path
+              d={`M${at(page.opening.balanceOn)} 5l7 7-7 7-7-7z`}
+              className="fill-none stroke-needle stroke-[1.5]"
+            />
+            <Amount x={at(page.opening.balanceOn)} amount={page.opening.balance} />
+          </>
         )}
-        <path d={`M${LEFT} ${y(0)}H${RIGHT}`} className="zero" />
-        <text className="axis" x={LEFT - 8} y={y(0) + 4} textAnchor="end">
+        {shown.map((s) => {
+          const link = links.find((l) => l.id === s.id)
+          return (
+            <StatementNode
+              key={s.id}
+              statement={s}
+              x={at(s.closesOn)}
+              from={link?.from}
+              gap={Boolean(link?.missing.length)}
+              to={`/reconcile/${s.id}${search}`}
+            />
+          )
+        })}
+        <ZeroLine y={y(0)} from={LEFT} to={RIGHT} />
+        <text className="fill-ink-2 text-[11.5px]" x={LEFT - 8} y={y(0) + 4} textAnchor="end">
           0
         </text>
-        {page.balances.length > 0 && <path d={`${path}H${RIGHT}`} className="line" />}
-        {months(start, end).map((m) => (
-          <text key={m} className="axis" x={x(`${m}-01`)} y="133">
-            {shortMonth(m)}
-          </text>
-        ))}
+        <path d={stepPath(points, page.on, x, y)} className="fill-none stroke-needle stroke-[1.3]" />
+        <MonthNames days={monthsBetween(from, page.on)} x={x} y={133} />
       </svg>
       {gaps.length > 0 && (
-        <p className="wait s">
+        <p className="text-small text-heartwood">
           {gaps.map(longMonth).join(', ')} {gaps.length === 1 ? 'has' : 'have'} no statement of{' '}
           {gaps.length === 1 ? 'its' : 'their'} own.
         </p>
       )}
-      <ol className="vh">
-        {shown.map((s) => (
-          <li key={s.id}>
-            Statement of {day(s.closesOn)}: {figure(s.closing)}, {s.finished ? 'agreed to zero' : 'in progress'}
-          </li>
-        ))}
-      </ol>
+      <BehindChart
+        caption={`Statements of ${page.name}`}
+        rows={shown.map((s) => ({
+          key: s.id,
+          cells: [day(s.closesOn), figure(s.closing), s.finished ? 'agreed to zero' : 'in progress'],
+        }))}
+      />
+      <BehindChart
+        caption={`Balance of ${page.name} by day`}
+        rows={page.balances.map((b) => ({ key: b.day, cells: [day(b.day), figure(b.balance)] }))}
+      />
     </section>
   )
 }
 
+function Amount({ x, amount, waits }: { x: number; amount: string; waits?: boolean }) {
+  return (
+    <text x={x} y="36" textAnchor="middle" className={`text-[11.5px] ${waits ? 'fill-heartwood' : 'fill-ink-2'}`}>
+      {figure(amount)}
+    </text>
+  )
+}
+
+/** A statement as two rings, tied to the one before it; dashed where months between them have none. */
 function StatementNode({
   statement,
   x,
@@ -107,30 +116,21 @@ function StatementNode({
   gap: boolean
   to: string
 }) {
-  const tone = statement.finished ? 'agreed' : 'open'
+  const ring = `fill-none stroke-[1.5] ${statement.finished ? 'stroke-needle' : 'stroke-heartwood'}`
   return (
     <>
-      {from !== undefined && <path d={`M${from + 9} 12H${x - 9}`} className={gap ? 'link gap' : 'link'} />}
+      {from !== undefined && (
+        <path
+          d={`M${from + 9} 12H${x - 9}`}
+          className={`stroke-[1.5] ${gap ? 'stroke-heartwood [stroke-dasharray:2_3]' : 'stroke-needle-2'}`}
+        />
+      )}
       <Link to={to} aria-label={`Statement of ${day(statement.closesOn)}, ${figure(statement.closing)}`}>
         <rect x={x - 14} y="-2" width="28" height="28" fill="transparent" />
-        <circle cx={x} cy="12" r="8" className={tone} />
-        <circle cx={x} cy="12" r="4.5" className={tone} />
+        <circle cx={x} cy="12" r="8" className={ring} />
+        <circle cx={x} cy="12" r="4.5" className={ring} />
       </Link>
-      <text x={x} y="36" className={statement.finished && isZero(statement.apart) ? undefined : 'wait'}>
-        {figure(statement.closing)}
-      </text>
+      <Amount x={x} amount={statement.closing} waits={!statement.finished || !isZero(statement.apart)} />
     </>
   )
-}
-
-function months(start: number, end: number): string[] {
-  const list: string[] = []
-  const month = new Date(start)
-  month.setUTCDate(1)
-  month.setUTCMonth(month.getUTCMonth() + 1)
-  while (month.getTime() <= end) {
-    list.push(month.toISOString().slice(0, 7))
-    month.setUTCMonth(month.getUTCMonth() + 1)
-  }
-  return list
 }

@@ -2,7 +2,10 @@ import { useEffect, useRef, useState } from 'react'
 import { useNavigate, useParams, useSearchParams } from 'react-router'
 import { api, messageOf } from '@/api/client'
 import { booksChanged } from '@/api/queries'
+import { Button } from '@/parts/Button'
+import { noteBox } from '@/parts/look'
 import { Loading } from '@/parts/States'
+import { View } from '@/parts/View'
 
 /** The person is back from the bank's page; what they decided there is asked of the bank itself. */
 export function BackFromBank() {
@@ -27,18 +30,18 @@ export function BackFromBank() {
 
   if (!problem) return <Loading what="what the bank has said" />
   return (
-    <main tabIndex={-1}>
+    <View>
       <div className="px-6 py-5 max-w-[560px]">
-        <h1 className="title mb-3">Back from the bank</h1>
-        <p className="note-error" role="alert">
+        <h1 className="mb-3">Back from the bank</h1>
+        <p className={noteBox({ tone: 'bad' })} role="alert">
           {problem}
         </p>
         <p className="mt-4">
-          <button type="button" className="btn go" onClick={() => navigate('/gather/connections')}>
+          <Button tone="go" onClick={() => navigate('/gather/connections')}>
             To the connections
-          </button>
+          </Button>
         </p>
       </div>
-    </main>
+    </View>
   )
 }

@@ -2,8 +2,11 @@ import { useState } from 'react'
 import { api, type Schemas } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { useSays } from '@/app/says'
+import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
 import { figure, isZero, longDay, moment } from '@/parts/figures'
+import { ruled, textLink } from '@/parts/look'
+import { Said } from '@/parts/View'
 import { MapAccounts } from './MapAccounts'
 import { goToBank } from './queries'
 import { Schedule } from './Schedule'
@@ -34,40 +37,37 @@ export function ConnectionTable({ connection: c }: { connection: Connection }) {
     )
   const showsMapping = mapping || (c.status === 'ACTIVE' && used.length === 0)
   return (
-    <article className="connection" aria-label={c.institutionName}>
-      <div className="connection-head">
+    <article className="border-t border-hairline-2 pb-3.5" aria-label={c.institutionName}>
+      <div className="flex items-center gap-3 px-(--edge) pt-3 pb-2">
         <h2>{c.institutionName}</h2>
-        <span className="q">
+        <span className="text-ink-2">
           {c.town}, {c.bic}
         </span>
-        <span className={c.needsYou || c.status === 'ASKED' ? 'wait b' : 'q'}>{health(c)}</span>
-        <span className="grow" />
+        <span className={c.needsYou || c.status === 'ASKED' ? 'text-heartwood font-semibold' : 'text-ink-2'}>
+          {health(c)}
+        </span>
+        <span className="flex-1" />
         {(c.needsYou || c.status === 'ASKED') && (
-          <button
-            type="button"
-            className="btn go small"
-            onClick={() => act(goToBank(api.POST('/api/connections/{id}/renew', path)))}
-          >
+          <Button tone="go" size="small" onClick={() => act(goToBank(api.POST('/api/connections/{id}/renew', path)))}>
             Renew consent
-          </button>
+          </Button>
         )}
         {c.status === 'ACTIVE' && used.length > 0 && (
-          <button
-            type="button"
-            className="btn small"
-            disabled={isBusy(c)}
+          <Button
+            size="small"
+            whyNot={isBusy(c) ? 'It is being fetched.' : undefined}
             onClick={() => act(api.POST('/api/connections/{id}/sync', path))}
           >
             {isBusy(c) ? 'Fetching' : 'Fetch now'}
-          </button>
+          </Button>
         )}
-        <button type="button" className="link s" onClick={() => setEnding(true)}>
+        <button type="button" className={textLink({ size: 'small' })} onClick={() => setEnding(true)}>
           disconnect
         </button>
       </div>
       {used.length > 0 && (
         <>
-          <table className="tb" aria-label={`Accounts at ${c.institutionName}`}>
+          <table className={ruled()} aria-label={`Accounts at ${c.institutionName}`}>
             <colgroup>
               <col className="w-[220px]" />
               <col className="w-[170px]" />
@@ -83,9 +83,9 @@ export function ConnectionTable({ connection: c }: { connection: Connection }) {
                 <th>In the books</th>
                 <th>From</th>
                 <th>Last fetched</th>
-                <th className="n">Bank says</th>
-                <th className="n">Books say</th>
-                <th className="n">Apart</th>
+                <th className="text-right">Bank says</th>
+                <th className="text-right">Books say</th>
+                <th className="text-right">Apart</th>
               </tr>
             </thead>
             <tbody>
@@ -94,10 +94,10 @@ export function ConnectionTable({ connection: c }: { connection: Connection }) {
               ))}
             </tbody>
           </table>
-          <div className="connection-foot">
+          <div className="flex items-center gap-6 px-(--edge) pt-2 text-ink-2">
             <Schedule schedule={c.schedule} onChange={setSchedule} />
             {unused.length > 0 && !mapping && (
-              <button type="button" className="link s" onClick={() => setMapping(true)}>
+              <button type="button" className={textLink({ size: 'small' })} onClick={() => setMapping(true)}>
                 use {unused.map((a) => a.name).join(', ')} too
               </button>
             )}
@@ -106,22 +106,18 @@ export function ConnectionTable({ connection: c }: { connection: Connection }) {
       )}
       {showsMapping && <MapAccounts connection={c} accounts={unused} onDone={() => setMapping(false)} />}
       <Dialog title={`Disconnect ${c.institutionName}`} open={ending} onClose={() => setEnding(false)}>
-        <div className="px-6 py-5">
-          <p className="title mb-3">Disconnect {c.institutionName}?</p>
+        <Said title={<>Disconnect {c.institutionName}?</>}>
           <p>The consent ends at the bank too. All lines that were fetched stay, and so does what was booked.</p>
           <p className="flex gap-2 mt-4">
-            <button
-              type="button"
-              className="btn kill"
+            <Button
+              tone="kill"
               onClick={() => act(api.DELETE('/api/connections/{id}', path), `${c.institutionName} is disconnected.`)}
             >
               Disconnect
-            </button>
-            <button type="button" className="btn" onClick={() => setEnding(false)}>
-              Keep it
-            </button>
+            </Button>
+            <Button onClick={() => setEnding(false)}>Keep it</Button>
           </p>
-        </div>
+        </Said>
       </Dialog>
     </article>
   )
@@ -133,19 +129,19 @@ function Row({ account: a }: { account: Connected }) {
   return (
     <tr>
       <td>
-        <b className="font-medium">{a.name}</b> <span className="qq s">..{a.number.slice(-4)}</span>
+        <b className="font-medium">{a.name}</b> <span className="text-ink-3 text-small">..{a.number.slice(-4)}</span>
       </td>
       <td>{a.accountName}</td>
-      <td className="q">{a.startOn && longDay(a.startOn)}</td>
+      <td className="text-ink-2">{a.startOn && longDay(a.startOn)}</td>
       <td>
-        <span className={fine || busy ? 'q' : 'wait'} role={busy ? 'status' : undefined}>
+        <span className={fine || busy ? 'text-ink-2' : 'text-heartwood'} role={busy ? 'status' : undefined}>
           {a.syncedAt && fine ? `${moment(a.syncedAt)}, ` : ''}
           {progress(a)}
         </span>
       </td>
-      <td className="n">{a.bankSays && figure(a.bankSays)}</td>
-      <td className="n">{a.booksSay && figure(a.booksSay)}</td>
-      <td className={a.apart && !isZero(a.apart) ? 'n apart' : 'n in'}>
+      <td className="text-right">{a.bankSays && figure(a.bankSays)}</td>
+      <td className="text-right">{a.booksSay && figure(a.booksSay)}</td>
+      <td className={a.apart && !isZero(a.apart) ? 'text-right text-aril' : 'text-right text-needle'}>
         {a.apart && (isZero(a.apart) ? 'none' : figure(a.apart))}
       </td>
     </tr>

@@ -5,13 +5,15 @@ import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useScopeSearch } from '@/app/scope'
+import { Button } from '@/parts/Button'
+import { textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
+import { Head, Leaf, View } from '@/parts/View'
 import { ConnectionTable } from './ConnectionTable'
 import { NewConnection } from './NewConnection'
 import { connections } from './queries'
 import { isBusy } from './types'
-import './connections.css'
 
 /** The read-only links to banks: their health, what they fetch, and what bank and books say. */
 export function Connections() {
@@ -34,20 +36,18 @@ export function Connections() {
   if (!all.data) return <Loading what="the connections" />
   if (adding) return <NewConnection onClose={() => setAdding(false)} />
   return (
-    <main tabIndex={-1}>
-      <section className="sheet">
-        <div className="head">
-          <h1>Connections</h1>
-          <span className="q">read-only links to your banks</span>
-          <Link className="link end" to={`/gather${search}`}>
+    <View>
+      <Leaf>
+        <Head title="Connections" about="read-only links to your banks">
+          <Link className={textLink({})} to={`/gather${search}`}>
             back to Gather
           </Link>
           <MayChange>
-            <button type="button" className="btn" onClick={() => setAdding(true)}>
+            <Button onClick={() => setAdding(true)}>
               New connection <kbd>N</kbd>
-            </button>
+            </Button>
           </MayChange>
-        </div>
+        </Head>
         <Scroll label="Connections">
           {all.data.length === 0 && (
             <Nothing title="No bank is connected yet">
@@ -61,7 +61,7 @@ export function Connections() {
             <ConnectionTable key={c.id} connection={c} />
           ))}
         </Scroll>
-      </section>
-    </main>
+      </Leaf>
+    </View>
   )
 }

@@ -5,12 +5,12 @@ import { books } from '@/api/queries'
 import { useReadings } from '@/api/reading'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
+import { Check } from '@/parts/Check'
 import { figure, longDay } from '@/parts/figures'
 import { DAY, DayInput, dayText } from '@/parts/form/DayInput'
-import { Check } from '@/parts/form/fields'
 import { ProblemNote } from '@/parts/form/ProblemNote'
 import { useKept } from '@/parts/kept'
-import { box } from '@/parts/look'
+import { box, textLink } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { useAct } from '@/parts/useAct'
 import { type Connected, type Connection, reach } from './types'
@@ -95,20 +95,28 @@ export function MapAccounts({
     })
   }
   return (
-    <form className="map" onSubmit={fetchThem} aria-label={`Accounts to use at ${connection.institutionName}`}>
-      <p className="q">
+    <form
+      className="px-(--edge) pt-2"
+      onSubmit={fetchThem}
+      aria-label={`Accounts to use at ${connection.institutionName}`}
+    >
+      <p className="text-ink-2">
         Choose the accounts to fetch, where their lines go and the day to begin with. {connection.institutionName} hands
         out lines {reach(connection.historyDays)} back.
       </p>
       {accounts.map((a) => {
         const c = choiceOf(a)
         return (
-          <fieldset key={a.id} className="map-row">
-            <legend className="vh">{a.name}</legend>
+          <fieldset
+            key={a.id}
+            className="grid grid-cols-[20px_220px_minmax(260px,1fr)_220px] items-start gap-3 border-0 border-b border-hairline py-2.5 max-[1100px]:grid-cols-[20px_1fr_1fr]"
+          >
+            <legend className="sr-only">{a.name}</legend>
             <Check aria-label={`Use ${a.name}`} checked={c.use} onChange={(use) => change(a, { use })} />
             <span>
-              <b className="font-medium">{a.name}</b> <span className="qq s">..{a.number.slice(-4)}</span>
-              <span className="block q s">
+              <b className="font-medium">{a.name}</b>{' '}
+              <span className="text-ink-3 text-small">..{a.number.slice(-4)}</span>
+              <span className="block text-ink-2 text-small">
                 {a.number}, {a.currency}
                 {a.bankSays && `, ${figure(a.bankSays)}`}
               </span>
@@ -116,7 +124,7 @@ export function MapAccounts({
             {c.use ? (
               <>
                 {c.makeNew ? (
-                  <span className="new-account">
+                  <span className="grid grid-cols-3 gap-1.5 [&>input]:col-span-full">
                     <input
                       className={box()}
                       aria-label={`Name of the new account for ${a.name}`}
@@ -135,7 +143,11 @@ export function MapAccounts({
                       options={KIND_OPTIONS}
                       onChange={(kind) => change(a, { kind })}
                     />
-                    <button type="button" className="link s" onClick={() => change(a, { makeNew: false })}>
+                    <button
+                      type="button"
+                      className={textLink({ size: 'small' })}
+                      onClick={() => change(a, { makeNew: false })}
+                    >
                       an existing one
                     </button>
                   </span>
@@ -147,7 +159,11 @@ export function MapAccounts({
                       only={(b) => b.hasStatements && b.currency === a.currency}
                       onChange={(b) => change(a, { accountId: b?.id })}
                     />
-                    <button type="button" className="link s" onClick={() => change(a, { makeNew: true })}>
+                    <button
+                      type="button"
+                      className={textLink({ size: 'small' })}
+                      onClick={() => change(a, { makeNew: true })}
+                    >
                       make a new account
                     </button>
                   </span>
@@ -158,11 +174,13 @@ export function MapAccounts({
                     text={c.startOn}
                     onText={(startOn) => change(a, { startOn })}
                   />
-                  <span className="q s">{dayOf(a)?.problem ?? `not before ${longDay(a.earliestStart)}`}</span>
+                  <span className="text-ink-2 text-small">
+                    {dayOf(a)?.problem ?? `not before ${longDay(a.earliestStart)}`}
+                  </span>
                 </div>
               </>
             ) : (
-              <span className="q">not used</span>
+              <span className="text-ink-2">not used</span>
             )}
           </fieldset>
         )
@@ -172,7 +190,7 @@ export function MapAccounts({
         <Button type="submit" tone="go" whyNot={whyNot}>
           Fetch
         </Button>
-        <span className="q s self-center">
+        <span className="text-ink-2 text-small self-center">
           A new account opens with what the bank’s balance and the lines make. Fetching goes on while you do other
           things.
         </span>

@@ -4,10 +4,13 @@ import { api, data } from '@/api/client'
 import { household } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
+import { Button } from '@/parts/Button'
+import { type Column, Grid } from '@/parts/grid/Grid'
 import { box } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
+import { Acts, Head, Inspector, InspectorHead, Leaf, View } from '@/parts/View'
 import { zoneHere } from '@/parts/zones'
 import { goToBank } from './queries'
 import { atSix, Schedule } from './Schedule'
@@ -28,11 +31,12 @@ export function NewConnection({ onClose }: { onClose: () => void }) {
     retry: false,
   })
   const list = found.data ?? []
-  const { selected, select } = useSelection(
+  const selection = useSelection(
     list.map((i) => i.id),
-    'institution',
+    'bank',
   )
-  const chosen = list.find((i) => i.id === selected)
+  // While the words are still looked up, the list is that of the words before.
+  const chosen = found.isPlaceholderData ? undefined : list.find((i) => i.id === selection.selected)
 
   async function connect() {
     if (!chosen || busy) return
@@ -49,78 +53,46 @@ export function NewConnection({ onClose }: { onClose: () => void }) {
     { keys: ['Escape'], label: 'Not now', strip: 'not now', run: onClose, whileTyping: true },
   ])
   return (
-    <main className="split" tabIndex={-1}>
-      <section className="sheet">
-        <div className="head">
-          <h1>Which bank?</h1>
+    <View beside>
+      <Leaf>
+        <Head title="Which bank?">
           <input
-            className={box({ className: 'search' })}
+            className={box({ className: 'w-[360px]' })}
             aria-label="Search by name, town or code"
             placeholder="any part of the name, the town or the code"
             value={words}
             // biome-ignore lint/a11y/noAutofocus: the page has one thing to do
             autoFocus
             onChange={(e) => setWords(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key !== 'ArrowDown' && e.key !== 'ArrowUp') return
+              e.preventDefault()
+              selection.move(e.key === 'ArrowDown' ? 1 : -1)
+            }}
           />
-        </div>
+        </Head>
         {found.error && <Failed error={found.error} retry={found.refetch} />}
         {found.isPending && <Loading what="the banks" />}
         {found.data && (
-          <Scroll label="Banks">
-            <table className="tb" aria-label="Banks">
-              <colgroup>
-                <col className="w-[240px]" />
-                <col className="w-[110px]" />
-                <col className="w-[150px]" />
-                <col className="w-[120px]" />
-                <col />
-                <col className="w-[110px]" />
-              </colgroup>
-              <thead>
-                <tr>
-                  <th>Name</th>
-                  <th>Town</th>
-                  <th>For</th>
-                  <th>Code</th>
-                  <th>Web page</th>
-                  <th>Hands out</th>
-                </tr>
-              </thead>
-              <tbody>
-                {list.map((i) => (
-                  <tr
-                    key={i.id}
-                    data-row={i.id}
-                    className={i.id === selected ? 'row sel' : 'row'}
-                    aria-selected={i.id === selected}
-                    onClick={() => select(i.id)}
-                  >
-                    <td className="whitespace-normal py-1.5">
-                      <button type="button" className="plain font-medium text-left" onClick={() => select(i.id)}>
-                        {i.name}
-                      </button>
-                    </td>
-                    <td>{i.town}</td>
-                    <td className="q">{i.serves}</td>
-                    <td className="q">{i.bic}</td>
-                    <td className="q">{i.web}</td>
-                    <td className="q">{reach(i.historyDays)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            {list.length === 0 && <p className="q px-6 py-3">No bank has all of these words. Try fewer.</p>}
+          <Scroll grid label="Banks found">
+            <Grid
+              label="Banks"
+              columns={COLUMNS}
+              items={list.map((i) => ({ key: i.id, row: i }))}
+              selection={selection}
+              cells={(i) => <BankCells bank={i} />}
+            />
+            {list.length === 0 && <p className="text-ink-2 px-6 py-3">No bank has all of these words. Try fewer.</p>}
           </Scroll>
         )}
-      </section>
-      <aside className="insp" aria-label="What the consent means">
+      </Leaf>
+      <Inspector label="What the consent means">
         {chosen ? (
           <>
-            <h2>{chosen.name}</h2>
-            <p className="q s ihs">
+            <InspectorHead title={chosen.name}>
               {chosen.town}, for {chosen.serves}, {chosen.bic}
-            </p>
-            <ul className="evidence">
+            </InspectorHead>
+            <ul className="[&>li]:py-0.5">
               <li>You sign in at the bank’s own page; your password never comes here.</li>
               <li>The consent is read-only: balances and lines, no payments.</li>
               <li>It ends after {chosen.consentDays} days; a week before, the Almanac says so.</li>
@@ -131,17 +103,46 @@ export function NewConnection({ onClose }: { onClose: () => void }) {
             </p>
           </>
         ) : (
-          <p className="q">Choose a bank to see what the consent means.</p>
+          <p className="text-ink-2">Choose a bank to see what the consent means.</p>
         )}
-        <div className="acts">
-          <button type="button" className="btn go wide" disabled={!chosen || busy} onClick={connect}>
+        <Acts>
+          <Button
+            tone="go"
+            size="wide"
+            whyNot={
+              chosen ? undefined : found.isPlaceholderData ? 'The banks are still looked up.' : 'Choose the bank first.'
+            }
+            onClick={connect}
+          >
             {busy ? 'Asking the bank' : chosen ? `Go to ${chosen.name}` : 'Go to the bank'} <kbd>Enter</kbd>
-          </button>
-          <button type="button" className="btn full" onClick={onClose}>
+          </Button>
+          <Button className="col-span-full" onClick={onClose}>
             Not now <kbd>Esc</kbd>
-          </button>
-        </div>
-      </aside>
-    </main>
+          </Button>
+        </Acts>
+      </Inspector>
+    </View>
+  )
+}
+
+const COLUMNS: Column[] = [
+  { head: 'Name', width: 'w-[240px]' },
+  { head: 'Town', width: 'w-[110px]' },
+  { head: 'For', width: 'w-[150px]' },
+  { head: 'Code', width: 'w-[120px]' },
+  { head: 'Web page' },
+  { head: 'Hands out', width: 'w-[110px]' },
+]
+
+function BankCells({ bank }: { bank: Institution }) {
+  return (
+    <>
+      <td className="py-1.5 font-medium whitespace-normal">{bank.name}</td>
+      <td>{bank.town}</td>
+      <td className="text-ink-2">{bank.serves}</td>
+      <td className="text-ink-2">{bank.bic}</td>
+      <td className="text-ink-2">{bank.web}</td>
+      <td className="text-ink-2">{reach(bank.historyDays)}</td>
+    </>
   )
 }

@@ -11,6 +11,7 @@ import { Beside, Row } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { CurrencyField, DateField, NumberField } from '@/parts/form/fields'
 import { ProblemNote } from '@/parts/form/ProblemNote'
+import { ruled, textLink } from '@/parts/look'
 import { Failed, Loading } from '@/parts/States'
 import { useAct } from '@/parts/useAct'
 import { Revaluation } from './Revaluation'
@@ -96,9 +97,9 @@ function NewRate({ from, to }: { from: string; to: string }) {
           <CurrencyField name="to" label="of" className="w-[170px]" />
           <Beside>
             <Button type="submit">Keep it</Button>
-            <label className="link">
+            <label className={textLink()}>
               Take in a table of day, from, to, rate
-              <input type="file" className="vh" accept=".csv,text/csv" onChange={take} />
+              <input type="file" className="sr-only" accept=".csv,text/csv" onChange={take} />
             </label>
           </Beside>
         </Row>
@@ -110,16 +111,16 @@ function NewRate({ from, to }: { from: string; to: string }) {
 
 function RateTable({ rates }: { rates: { from: string; to: string; day: string; rate: string }[] }) {
   const { act, error } = useAct()
-  if (rates.length === 0) return <p className="q mt-3">No rate yet. One is needed for every other currency.</p>
+  if (rates.length === 0) return <p className="text-ink-2 mt-3">No rate yet. One is needed for every other currency.</p>
   return (
     <div className="max-h-[230px] overflow-auto mt-3">
-      <table className="tb" aria-label="Rates">
+      <table className={ruled({ edges: 'none' })} aria-label="Rates">
         <thead>
           <tr>
             <th>Day</th>
             <th>Rate</th>
             <th>
-              <span className="vh">Remove</span>
+              <span className="sr-only">Remove</span>
             </th>
           </tr>
         </thead>
@@ -130,15 +131,15 @@ function RateTable({ rates }: { rates: { from: string; to: string; day: string; 
               <td>
                 1 {r.from} = {plainNumber(r.rate)} {r.to}
               </td>
-              <td className="n s">
+              <td className="text-right text-small">
                 <button
                   type="button"
-                  className="link kill"
+                  className={textLink({ tone: 'kill' })}
                   onClick={() =>
                     act(() => api.DELETE('/api/rates', { params: { query: { from: r.from, to: r.to, day: r.day } } }))
                   }
                 >
-                  remove<span className="vh"> the rate of {longDay(r.day)}</span>
+                  remove<span className="sr-only"> the rate of {longDay(r.day)}</span>
                 </button>
               </td>
             </tr>

@@ -1,8 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
 import { api, data, type Schemas } from '@/api/client'
 import { useSays } from '@/app/says'
+import { Button } from '@/parts/Button'
 import { day, figure, isZero, longDay, plainNumber, signed } from '@/parts/figures'
 import { ProblemNote } from '@/parts/form/ProblemNote'
+import { ruled } from '@/parts/look'
 import { Loading } from '@/parts/States'
 import { useAct } from '@/parts/useAct'
 
@@ -19,45 +21,44 @@ export function Revaluation({ book, on }: { book: Schemas['BookJson']; on: strin
   if (revaluation.error) return <ProblemNote error={revaluation.error} />
   if (!revaluation.data) return <Loading what="the revaluation" />
   const { accounts, change, currency } = revaluation.data
-  if (accounts.length === 0) return <p className="q">It holds nothing in other currencies on {longDay(on)}.</p>
+  if (accounts.length === 0) return <p className="text-ink-2">It holds nothing in other currencies on {longDay(on)}.</p>
   return (
     <>
-      <table className="tb" aria-label={`Revaluation of ${book.name}`}>
+      <table className={ruled({ edges: 'none' })} aria-label={`Revaluation of ${book.name}`}>
         <thead>
           <tr>
             <th>Account</th>
-            <th className="n">Balance</th>
-            <th className="n">Stands at, {currency}</th>
-            <th className="n">Rate</th>
-            <th className="n">Worth, {currency}</th>
-            <th className="n">Change</th>
+            <th className="text-right">Balance</th>
+            <th className="text-right">Stands at, {currency}</th>
+            <th className="text-right">Rate</th>
+            <th className="text-right">Worth, {currency}</th>
+            <th className="text-right">Change</th>
           </tr>
         </thead>
         <tbody>
           {accounts.map((a) => (
             <tr key={a.accountId}>
               <td>{a.accountName}</td>
-              <td className="n">
+              <td className="text-right">
                 {a.currency} {figure(a.own)}
               </td>
-              <td className="n">{figure(a.carried)}</td>
-              <td className="n q">
-                {plainNumber(a.rate)} <span className="s">of {day(a.rateOf)}</span>
+              <td className="text-right">{figure(a.carried)}</td>
+              <td className="text-right text-ink-2">
+                {plainNumber(a.rate)} <span className="text-small">of {day(a.rateOf)}</span>
               </td>
-              <td className="n">{figure(a.worth)}</td>
-              <td className="n">{signed(a.change)}</td>
+              <td className="text-right">{figure(a.worth)}</td>
+              <td className="text-right">{signed(a.change)}</td>
             </tr>
           ))}
         </tbody>
       </table>
       <ProblemNote error={error} />
       {isZero(change) && accounts.every((a) => isZero(a.change)) ? (
-        <p className="q mt-2">Everything stands at its worth. There is nothing to book.</p>
+        <p className="text-ink-2 mt-2">Everything stands at its worth. There is nothing to book.</p>
       ) : (
-        <button
-          type="button"
-          className="btn mt-3"
-          disabled={busy}
+        <Button
+          className="mt-3"
+          whyNot={busy ? 'It is being done.' : undefined}
           onClick={() =>
             act(
               () => data(api.POST('/api/books/{id}/revaluation', { params })),
@@ -66,7 +67,7 @@ export function Revaluation({ book, on }: { book: Schemas['BookJson']; on: strin
           }
         >
           Book the revaluation of {signed(change)}
-        </button>
+        </Button>
       )}
     </>
   )

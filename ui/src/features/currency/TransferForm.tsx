@@ -94,7 +94,7 @@ export function TransferForm({ today }: { today: string }) {
             <p className="mb-2">
               1 {from.currency} was {plainNumber(preview.data.impliedRate)} {to.currency}.{' '}
               {!isZero(preview.data.gain) && (
-                <b className={isPositive(preview.data.gain) ? 'in' : undefined}>
+                <b className={isPositive(preview.data.gain) ? 'text-needle' : undefined}>
                   {isPositive(preview.data.gain) ? 'Gained' : 'Lost'} by the exchange:{' '}
                   {figure(preview.data.gain.replace('-', ''))}
                 </b>

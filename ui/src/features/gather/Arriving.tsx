@@ -3,38 +3,38 @@ import { messageOf } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
+import { Button } from '@/parts/Button'
 import { counted } from '@/parts/figures'
+import { noteBox } from '@/parts/look'
 import { Loading } from '@/parts/States'
+import { useSelection } from '@/parts/useSelection'
+import { Head, Leaf, View } from '@/parts/View'
 import { ArrivingInspector } from './ArrivingInspector'
 import { ArrivingLines } from './ArrivingLines'
-import { ArrivingTable } from './ArrivingTable'
+import { type ArrivingRow, ArrivingTable } from './ArrivingTable'
 import { type Arrival, isReady, openQuestions, relaid, takeIn, useArrivals } from './arrivals'
 import { TableMapping } from './TableMapping'
+import type { Part } from './types'
 import { SOURCES } from './types'
 
 /** Files before they are taken in: what is new, known and doubtful in each, and where it goes. */
 export function Arriving({ files, onClose }: { files: Arrival[]; onClose: () => void }) {
   const says = useSays()
   const { arrivals, previews, change, remove } = useArrivals(files)
-  const [at, setAt] = useState({ key: files[0]?.key ?? '', part: 0 })
   const [busy, setBusy] = useState('')
   const [failures, setFailures] = useState<Record<string, string>>({})
 
-  const index = Math.max(
-    0,
-    arrivals.findIndex((a) => a.key === at.key),
+  const rows = arrivals.flatMap((arrival, i): ArrivingRow[] => {
+    const query = previews[i]
+    const preview = query?.data
+    const parts: (Part | undefined)[] = preview?.parts.length ? preview.parts : [undefined]
+    return parts.map((part, n) => ({ key: `${arrival.key} ${n}`, arrival, query, preview, part }))
+  })
+  const selection = useSelection(
+    rows.map((r) => r.key),
+    'file',
   )
-  const arrival = arrivals[index]
-  const query = previews[index]
-  const preview = query?.data
-  const part = preview?.parts[at.part] ?? preview?.parts[0]
-  const rows = arrivals.flatMap((a, i) =>
-    (previews[i]?.data?.parts.length ? previews[i].data.parts : [undefined]).map((p, n) => ({
-      key: a.key,
-      part: n,
-      p,
-    })),
-  )
+  const here = rows.find((r) => r.key === selection.selected)
   const ready = arrivals.flatMap((a, i) => {
     const read = previews[i]?.data
     return read && !previews[i]?.error && isReady(a, read) ? [{ arrival: a, preview: read }] : []
@@ -62,52 +62,34 @@ export function Arriving({ files, onClose }: { files: Arrival[]; onClose: () => 
     if (done.length === arrivals.length) onClose()
     else remove(done)
   }
-  const move = (by: number) => {
-    const here = rows.findIndex((r) => r.key === arrival?.key && r.part === at.part)
-    const next = rows[Math.min(rows.length - 1, Math.max(0, here + by))]
-    if (next) setAt({ key: next.key, part: next.part })
-  }
   const putBack = () => {
-    if (!arrival || arrivals.length === 1) onClose()
-    else remove([arrival.key])
+    if (!here || arrivals.length === 1) onClose()
+    else remove([here.arrival.key])
   }
   useCommands([
     { keys: ['Enter'], label: 'Take the new lines in', changes: true, strip: 'take in', run: takeAllIn },
-    { keys: ['ArrowUp'], label: 'The file before', run: () => move(-1) },
-    {
-      keys: ['ArrowDown'],
-      label: 'The next file',
-      strip: rows.length > 1 ? 'next file' : undefined,
-      run: () => move(1),
-    },
-    { keys: ['Delete'], label: 'Put this file back', run: putBack },
+    { keys: ['Delete'], label: 'Put this file back', onRow: true, run: putBack },
     { keys: ['Escape'], label: 'Put the files back', strip: 'put back', run: onClose, whileTyping: true },
   ])
-  if (!arrival || !query) return null
+  if (!here?.query) return null
+  const { arrival, query, preview, part } = here
 
   return (
-    <main className="split" tabIndex={-1}>
-      <section className="sheet">
-        <div className="head">
-          <h1>{arrivals.length === 1 ? arrival.file.name : counted(arrivals.length, 'file')}</h1>
-          {preview && arrivals.length === 1 && (
-            <span className="q">{SOURCES[preview.source]}, nothing is taken in yet</span>
-          )}
-          {arrivals.length > 1 && <span className="q">nothing is taken in yet</span>}
-        </div>
-        {rows.length > 1 && (
-          <ArrivingTable
-            arrivals={arrivals}
-            previews={previews}
-            failures={failures}
-            at={{ key: arrival.key, part: at.part }}
-            onSelect={setAt}
-          />
-        )}
+    <View beside>
+      <Leaf>
+        <Head
+          title={arrivals.length === 1 ? arrival.file.name : counted(arrivals.length, 'file')}
+          about={
+            preview && arrivals.length === 1
+              ? `${SOURCES[preview.source]}, nothing is taken in yet`
+              : 'nothing is taken in yet'
+          }
+        />
+        {rows.length > 1 && <ArrivingTable rows={rows} failures={failures} selection={selection} />}
         {query.isPending && <Loading what="the file" />}
         {(query.error || failures[arrival.key]) && (
           <div className="px-6 pt-2">
-            <p className="note-error" role="alert">
+            <p className={noteBox({ tone: 'bad' })} role="alert">
               {arrival.file.name}: {query.error ? messageOf(query.error) : failures[arrival.key]} Nothing was taken in.
             </p>
           </div>
@@ -122,26 +104,31 @@ export function Arriving({ files, onClose }: { files: Arrival[]; onClose: () => 
           />
         )}
         {part && !preview?.table && !query.error && <ArrivingLines part={part} />}
-      </section>
+      </Leaf>
       <ArrivingInspector
         arrival={arrival}
         preview={query.error ? undefined : preview}
         part={query.error ? undefined : part}
         onChange={(to) => change(arrival.key, to)}
       >
-        <button type="button" className="btn go wide" disabled={ready.length === 0 || !!busy} onClick={takeAllIn}>
+        <Button
+          tone="go"
+          size="wide"
+          whyNot={ready.length === 0 ? 'Nothing can be taken in yet: see what is still to choose.' : undefined}
+          onClick={takeAllIn}
+        >
           {busy ? `Taking in ${busy}` : coming ? `Take in ${counted(coming, 'line')}` : 'Take in'} <kbd>Enter</kbd>
-        </button>
+        </Button>
         {arrivals.length > 1 && (
-          <p className="q s">
+          <p className="text-ink-2 text-small">
             {counted(ready.length, 'file')} of {arrivals.length} settled
           </p>
         )}
-        <button type="button" className="btn full" onClick={onClose}>
+        <Button className="col-span-full" onClick={onClose}>
           Put back <kbd>Esc</kbd>
-        </button>
+        </Button>
       </ArrivingInspector>
-    </main>
+    </View>
   )
 }
 

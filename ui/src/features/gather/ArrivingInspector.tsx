@@ -1,6 +1,9 @@
 import type { ReactNode } from 'react'
 import { AccountPicker } from '@/parts/AccountPicker'
+import { Check } from '@/parts/Check'
 import { figure, longDay, signed } from '@/parts/figures'
+import { noteBox, ruled, sumRow } from '@/parts/look'
+import { Acts, Inspector, InspectorHead } from '@/parts/View'
 import { type Arrival, isSeen, makesStatement, type OpenQuestion, openQuestions } from './arrivals'
 import type { BalanceBreak, Discrepancy, Part, Preview } from './types'
 
@@ -32,8 +35,8 @@ export function ArrivingInspector({
       : onChange({ accountId: id })
   const settled = part?.accountId && !part.refusal
   return (
-    <aside className="insp" aria-label="What the file brings">
-      <h2 className="ihs">What the file brings</h2>
+    <Inspector label="What the file brings">
+      <InspectorHead title="What the file brings" />
       <div className="mb-4 flex flex-col gap-[3px] text-small text-ink-2">
         For account
         <AccountPicker
@@ -45,18 +48,22 @@ export function ArrivingInspector({
           onChange={(a) => a && choose(a.id)}
         />
         {part?.accountNumber && (
-          <span className="q s">
+          <span className="text-ink-2 text-small">
             {part.accountNumber}
             {part.routedBy && ROUTED[part.routedBy] && `, ${ROUTED[part.routedBy]}`}
           </span>
         )}
-        {!accountId && preview && <span className="wait">The file does not say which account. Choose it.</span>}
+        {!accountId && preview && (
+          <span className="text-heartwood">The file does not say which account. Choose it.</span>
+        )}
         {part?.isOfAnother && (
-          <span className="wait">The number in the file is not that of this account. Check before you take it in.</span>
+          <span className="text-heartwood">
+            The number in the file is not that of this account. Check before you take it in.
+          </span>
         )}
       </div>
       {part?.refusal && (
-        <p className="note-error" role="alert">
+        <p className={noteBox({ tone: 'bad' })} role="alert">
           {part.refusal}
         </p>
       )}
@@ -75,7 +82,7 @@ export function ArrivingInspector({
         />
       )}
       {settled && part.closing && (
-        <Tick
+        <Option
           label="Make the statement"
           checked={makesStatement(arrival, part)}
           disabled={!part.makesStatement}
@@ -90,20 +97,24 @@ export function ArrivingInspector({
           {part.makesStatement
             ? `Make the statement of ${longDay(part.closing.on)}, ${part.opening ? `${figure(part.opening)} to ` : 'closing at '}${figure(part.closing.amount)}`
             : `The file closes at ${figure(part.closing.amount)} on ${longDay(part.closing.on)}; that statement is here already, or the account is agreed beyond it`}
-        </Tick>
+        </Option>
       )}
       {settled && preview?.table && (
-        <Tick label="Keep this layout" checked={arrival.keepLayout} onChange={(keepLayout) => onChange({ keepLayout })}>
+        <Option
+          label="Keep this layout"
+          checked={arrival.keepLayout}
+          onChange={(keepLayout) => onChange({ keepLayout })}
+        >
           {preview.table.remembered && !arrival.layout
             ? 'Read as last time; keep this layout'
             : 'Keep this layout for files of this account'}
-        </Tick>
+        </Option>
       )}
       {settled && part.newLines + part.doubtfulLines === 0 && part.lineCount > 0 && (
-        <p className="note-calm mt-3">Every line of this file is here already.</p>
+        <p className={noteBox({ className: 'mt-3' })}>Every line of this file is here already.</p>
       )}
-      <div className="acts">{children}</div>
-    </aside>
+      <Acts>{children}</Acts>
+    </Inspector>
   )
 }
 
@@ -117,7 +128,7 @@ function Counts({ part }: { part: Part }) {
         <rect width={width(part.newLines + part.doubtfulLines)} height="6" fill="var(--heartwood)" />
         <rect width={width(part.newLines)} height="6" fill="var(--needle)" />
       </svg>
-      <dl className="counts">
+      <dl className="flex gap-14 [&>div]:flex [&>div]:flex-col [&_dd]:font-serif [&_dd]:text-[21px]/[25px] [&_dt]:text-small [&_dt]:text-ink-2">
         <div>
           <dd>{part.newLines}</dd>
           <dt>new</dt>
@@ -128,7 +139,7 @@ function Counts({ part }: { part: Part }) {
         </div>
         {part.doubtfulLines > 0 && (
           <div>
-            <dd className="wait">{part.doubtfulLines}</dd>
+            <dd className="text-heartwood">{part.doubtfulLines}</dd>
             <dt>doubtful, held back</dt>
           </div>
         )}
@@ -146,22 +157,22 @@ function Break({ of }: { of: BalanceBreak }) {
   ]
   return (
     <div className="mt-4">
-      <h3 className="b">The balance does not run on in line {of.line}</h3>
-      <table className="tb sum">
+      <h3>The balance does not run on in line {of.line}</h3>
+      <table className={ruled({ size: 'fit', edges: 'none', className: 'cells:h-6 cells:px-0' })}>
         <tbody>
           {rows.map(([words, amount]) => (
             <tr key={words}>
-              <td className="q">{words}</td>
-              <td className="n">{amount}</td>
+              <td className="text-ink-2">{words}</td>
+              <td className="text-right">{amount}</td>
             </tr>
           ))}
-          <tr className="total">
-            <td className="apart">Apart</td>
-            <td className="n apart">{figure(of.apart)}</td>
+          <tr className={sumRow}>
+            <td className="text-aril">Apart</td>
+            <td className="text-right text-aril">{figure(of.apart)}</td>
           </tr>
         </tbody>
       </table>
-      <p className="q s">A line of {figure(of.apart)} seems to be missing before it.</p>
+      <p className="text-ink-2 text-small">A line of {figure(of.apart)} seems to be missing before it.</p>
     </div>
   )
 }
@@ -173,18 +184,18 @@ function Discrepancies({ all, seen, onSeen }: { all: Discrepancy[]; seen: boolea
   return (
     <div className="mt-4">
       {sums.map((d) => (
-        <p key={d.words} className="note-error" role="alert">
+        <p key={d.words} className={noteBox({ tone: 'bad' })} role="alert">
           {d.words} Apart: {d.kind === 'COUNT' ? Number(d.apart) : figure(d.apart)}.
         </p>
       ))}
-      <Tick label="Take it in as it is" checked={seen} onChange={onSeen}>
+      <Option label="Take it in as it is" checked={seen} onChange={onSeen}>
         Take the lines in as they are; what is missing can be gathered later
-      </Tick>
+      </Option>
     </div>
   )
 }
 
-function Tick({
+function Option({
   label,
   checked,
   disabled,
@@ -198,17 +209,8 @@ function Tick({
   children: ReactNode
 }) {
   return (
-    <p className="flex gap-2 mt-3">
-      {/* biome-ignore lint/a11y/useSemanticElements: drawn by us */}
-      <button
-        type="button"
-        role="checkbox"
-        className="tick mt-0.5"
-        aria-checked={checked}
-        aria-label={label}
-        disabled={disabled}
-        onClick={() => onChange(!checked)}
-      />
+    <p className="mt-3 flex gap-2">
+      <Check className="mt-0.5" aria-label={label} checked={checked} disabled={disabled} onChange={onChange} />
       <span>{children}</span>
     </p>
   )
@@ -224,7 +226,7 @@ const ASKED: Record<OpenQuestion, string> = {
 function Open({ questions }: { questions: OpenQuestion[] }) {
   if (questions.length === 0) return null
   return (
-    <p className="wait mt-3">
+    <p className="text-heartwood mt-3">
       The file does not settle {questions.map((q) => ASKED[q]).join(', nor ')}. Choose it above the rows.
     </p>
   )

@@ -1,5 +1,6 @@
 import { Flow } from '@/parts/Amount'
 import { counted, day } from '@/parts/figures'
+import { ruled } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import type { Part } from './types'
 
@@ -11,7 +12,7 @@ export function ArrivingLines({ part }: { part: Part }) {
   if (part.lines.length === 0) return null
   return (
     <Scroll label="The file">
-      <table className="tb dense" aria-label="Lines of the file">
+      <table className={ruled({ size: 'dense' })} aria-label="Lines of the file">
         <colgroup>
           <col className="w-[84px]" />
           <col className="w-[70px]" />
@@ -26,22 +27,22 @@ export function ArrivingLines({ part }: { part: Part }) {
             <th>Date</th>
             <th>Text</th>
             <th>Reference</th>
-            <th className="n">Amount</th>
+            <th className="text-right">Amount</th>
             <th>Line</th>
           </tr>
         </thead>
         <tbody>
           {part.lines.map((l, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: the lines of a file stay in their order
-            <tr key={i} className={l.standing === 'KNOWN' ? 'qq' : undefined}>
-              <td className="q">{l.sourceLine}</td>
-              <td className="q">{day(l.bookedOn)}</td>
+            <tr key={i} className={l.standing === 'KNOWN' ? 'text-ink-3' : undefined}>
+              <td className="text-ink-2">{l.sourceLine}</td>
+              <td className="text-ink-2">{day(l.bookedOn)}</td>
               <td>{l.text}</td>
-              <td className="q s">{l.reference}</td>
-              <td className="n">
+              <td className="text-ink-2 text-small">{l.reference}</td>
+              <td className="text-right">
                 <Flow amount={l.amount} />
               </td>
-              <td className={l.standing === 'DOUBTFUL' ? 'wait' : undefined}>
+              <td className={l.standing === 'DOUBTFUL' ? 'text-heartwood' : undefined}>
                 {STANDINGS[l.standing]}
                 {l.pending && ', pending'}
               </td>
@@ -49,7 +50,7 @@ export function ArrivingLines({ part }: { part: Part }) {
           ))}
         </tbody>
       </table>
-      {rest > 0 && <p className="q px-6 py-2">and {counted(rest, 'more line')}, read the same way</p>}
+      {rest > 0 && <p className="text-ink-2 px-6 py-2">and {counted(rest, 'more line')}, read the same way</p>}
     </Scroll>
   )
 }

@@ -2,91 +2,85 @@ import type { UseQueryResult } from '@tanstack/react-query'
 import { useQuery } from '@tanstack/react-query'
 import { accounts } from '@/api/queries'
 import { day } from '@/parts/figures'
+import { type Column, Grid } from '@/parts/grid/Grid'
+import { Scroll } from '@/parts/Scroll'
+import type { Selection } from '@/parts/useSelection'
 import { type Arrival, isReady, makesStatement } from './arrivals'
 import { type Part, type Preview, SOURCES } from './types'
 
-interface Place {
+/** One account of a file on its way in; a file that is still read, or cannot be, has one row. */
+export interface ArrivingRow {
   key: string
-  part: number
+  arrival: Arrival
+  query: UseQueryResult<Preview> | undefined
+  preview: Preview | undefined
+  part: Part | undefined
 }
+
+const COLUMNS: Column[] = [
+  { head: 'File' },
+  { head: 'Kind', width: 'w-[60px]' },
+  { head: 'Goes to' },
+  { head: 'Days', width: 'w-[130px]' },
+  { head: 'New', width: 'w-[54px]', end: true },
+  { head: 'Known', width: 'w-[60px]', end: true },
+  { head: 'Doubtful', width: 'w-[70px]', end: true },
+  { head: 'Statement', width: 'w-[120px]' },
+]
 
 /** All files on their way in, a row for each account in them. */
 export function ArrivingTable({
-  arrivals,
-  previews,
+  rows,
   failures,
-  at,
-  onSelect,
+  selection,
 }: {
-  arrivals: Arrival[]
-  previews: UseQueryResult<Preview>[]
+  rows: ArrivingRow[]
   failures: Record<string, string>
-  at: Place
-  onSelect: (place: Place) => void
+  selection: Selection
 }) {
-  const { data: all = [] } = useQuery(accounts)
-  const nameOf = (id: string | undefined) => all.find((a) => a.id === id)?.name
   return (
-    <div className="arriving">
-      <table className="tb dense" aria-label="Files to take in">
-        <thead>
-          <tr>
-            <th>File</th>
-            <th className="w-[60px]">Kind</th>
-            <th>Goes to</th>
-            <th className="w-[130px]">Days</th>
-            <th className="n w-[54px]">New</th>
-            <th className="n w-[60px]">Known</th>
-            <th className="n w-[70px]">Doubtful</th>
-            <th className="w-[120px]">Statement</th>
-          </tr>
-        </thead>
-        <tbody>
-          {arrivals.map((arrival, i) => {
-            const preview = previews[i]?.data
-            const error = previews[i]?.error || failures[arrival.key]
-            const parts: (Part | undefined)[] = preview?.parts.length ? preview.parts : [undefined]
-            return parts.map((part, n) => {
-              const selected = arrival.key === at.key && n === at.part
-              return (
-                <tr
-                  key={`${arrival.key} ${part?.accountNumber ?? n}`}
-                  className={selected ? 'sel' : undefined}
-                  aria-selected={selected}
-                  onClick={() => onSelect({ key: arrival.key, part: n })}
-                >
-                  <td>
-                    <button type="button" className="plain" onClick={() => onSelect({ key: arrival.key, part: n })}>
-                      {arrival.file.name}
-                    </button>
-                  </td>
-                  <td className="q">{preview ? SOURCES[preview.source] : ''}</td>
-                  <td>
-                    {error ? (
-                      <span className="apart">cannot be read</span>
-                    ) : (
-                      (nameOf(part?.accountId ?? preview?.routedTo) ?? <span className="wait">choose the account</span>)
-                    )}
-                  </td>
-                  <td className="q">
-                    {part?.firstDay && part.lastDay && `${day(part.firstDay)} to ${day(part.lastDay)}`}
-                  </td>
-                  <td className="n">{part?.newLines}</td>
-                  <td className="n q">{part?.knownLines}</td>
-                  <td className={part?.doubtfulLines ? 'n wait' : 'n q'}>{part?.doubtfulLines}</td>
-                  <td className="q">
-                    {part && makesStatement(arrival, part) && part.closing
-                      ? day(part.closing.on)
-                      : isReady(arrival, preview)
-                        ? 'none'
-                        : ''}
-                  </td>
-                </tr>
-              )
-            })
-          })}
-        </tbody>
-      </table>
-    </div>
+    <Scroll grid label="Files" className="max-h-[40%] flex-none border-b border-hairline-2">
+      <Grid
+        label="Files to take in"
+        size="dense"
+        columns={COLUMNS}
+        items={rows.map((row) => ({ key: row.key, row }))}
+        selection={selection}
+        cells={(row) => <Cells row={row} failed={failures[row.arrival.key] !== undefined} />}
+      />
+    </Scroll>
+  )
+}
+
+function Cells({ row: { arrival, query, preview, part }, failed }: { row: ArrivingRow; failed: boolean }) {
+  const { data: all = [] } = useQuery(accounts)
+  const goesTo = all.find((a) => a.id === (part?.accountId ?? preview?.routedTo))?.name
+  return (
+    <>
+      <td>{arrival.file.name}</td>
+      <td className="text-ink-2">{preview ? SOURCES[preview.source] : ''}</td>
+      <td>
+        {query?.error || failed ? (
+          <span className="text-aril">cannot be read</span>
+        ) : (
+          (goesTo ?? <span className="text-heartwood">choose the account</span>)
+        )}
+      </td>
+      <td className="text-ink-2">
+        {part?.firstDay && part.lastDay && `${day(part.firstDay)} to ${day(part.lastDay)}`}
+      </td>
+      <td className="text-right">{part?.newLines}</td>
+      <td className="text-right text-ink-2">{part?.knownLines}</td>
+      <td className={part?.doubtfulLines ? 'text-right text-heartwood' : 'text-right text-ink-2'}>
+        {part?.doubtfulLines}
+      </td>
+      <td className="text-ink-2">
+        {part && makesStatement(arrival, part) && part.closing
+          ? day(part.closing.on)
+          : isReady(arrival, preview)
+            ? 'none'
+            : ''}
+      </td>
+    </>
   )
 }

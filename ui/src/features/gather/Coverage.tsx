@@ -4,6 +4,7 @@ import { MayChange } from '@/app/MayChange'
 import { connections } from '@/features/connections/queries'
 import { health, progress } from '@/features/connections/types'
 import { day, lastDay, moment } from '@/parts/figures'
+import { bandRow, ruled, textLink } from '@/parts/look'
 import { type AccountCoverage, type Gathered, SOURCES } from './types'
 import { useDrop } from './useDrop'
 
@@ -30,13 +31,13 @@ export function Coverage({
   const days = Number(lastDay(month).slice(-2))
   const width = narrow ? NARROW : WIDE
   return (
-    <table className={narrow ? 'tb cov narrow' : 'tb cov'} aria-label="Accounts and what is here of them">
+    <table className={ruled()} aria-label="Accounts and what is here of them">
       <colgroup>
         <col />
-        <col className="by-col" />
-        <col className="days-col" />
-        <col className="statement-col" />
-        <col className="w-[118px]" />
+        <col className="w-[90px] narrow:w-[70px]" />
+        <col className={narrow ? 'w-[232px] narrow:w-[200px]' : 'w-[360px] narrow:w-[200px]'} />
+        <col className={narrow ? 'w-[104px]' : 'w-[150px] narrow:w-[104px]'} />
+        <col className="w-[160px]" />
         <col className="w-[100px]" />
       </colgroup>
       <thead>
@@ -44,19 +45,19 @@ export function Coverage({
           <th>Account</th>
           <th>Comes by</th>
           <th>
-            <svg width={width} height="20" aria-hidden="true">
+            <svg width={width} height="20" className="mt-0.5 overflow-visible fill-ink-2 text-micro" aria-hidden="true">
               {[...TICKS, days].map((d) => (
                 <text key={d} x={((d - 0.5) / days) * width} y="14" textAnchor="middle">
                   {d}
                 </text>
               ))}
             </svg>
-            <span className="vh">Days of the month</span>
+            <span className="sr-only">Days of the month</span>
           </th>
           <th>Statement</th>
           <th>Gathered</th>
           <th>
-            <span className="vh">Gather a file</span>
+            <span className="sr-only">Gather a file</span>
           </th>
         </tr>
       </thead>
@@ -64,8 +65,8 @@ export function Coverage({
         .filter((b) => gathered.accounts.some((a) => a.bookId === b.id))
         .map((b) => (
           <tbody key={b.id}>
-            <tr className="band calm">
-              <td colSpan={6} className="serif text-lead">
+            <tr className={bandRow}>
+              <td colSpan={6} className="font-serif text-lead">
                 {b.name}
               </td>
             </tr>
@@ -103,29 +104,40 @@ function AccountRow({
   const drop = useDrop(onFiles)
   const a = account
   return (
-    <tr className={drop.over ? 'dropping' : undefined} {...drop.target}>
+    <tr
+      className={drop.over ? '[&>td]:bg-dusk-tint [&>td]:shadow-[inset_0_0_0_1px_var(--dusk)]' : undefined}
+      {...drop.target}
+    >
       <td>
-        <b className="font-medium">{a.accountName}</b> {a.tail && <span className="qq s">..{a.tail}</span>}
+        <b className="font-medium">{a.accountName}</b>{' '}
+        {a.tail && <span className="text-ink-3 text-small">..{a.tail}</span>}
       </td>
-      <td className="q s">{a.comesBy.length ? a.comesBy.map((by) => SOURCES[by]).join(', ') : '–'}</td>
+      <td className="text-ink-2 text-small">
+        {a.comesBy.length ? a.comesBy.map((by) => SOURCES[by]).join(', ') : '–'}
+      </td>
       <td>
         <Strip account={a} days={days} width={width} />
       </td>
       <td>
         {a.statementOn ? (
-          <span className="q">
+          <span className="text-ink-2">
             {a.statementAgreed ? `agreed, ${day(a.statementOn)}` : `here, ${day(a.statementOn)}`}
           </span>
         ) : (
-          <span className="wait b">to come</span>
+          <span className="text-heartwood font-semibold">to come</span>
         )}
       </td>
-      <td className="q">
+      <td className="text-ink-2">
         <LastGathered account={a} />
       </td>
-      <td className="n">
+      <td className="text-right">
         <MayChange>
-          <button type="button" className="link s" onClick={onChoose} aria-label={`Choose files for ${a.accountName}`}>
+          <button
+            type="button"
+            className={textLink({ size: 'small' })}
+            onClick={onChoose}
+            aria-label={`Choose files for ${a.accountName}`}
+          >
             choose files
           </button>
         </MayChange>
@@ -144,8 +156,12 @@ function LastGathered({ account: a }: { account: AccountCoverage }) {
   const calm = feed.phase === 'DONE' && !connection.needsYou
   return (
     <span title={`${connection.institutionName}: ${health(connection)}`}>
-      {calm ? at : <span className="wait">{feed.phase === 'DONE' ? health(connection) : progress(feed)}</span>}
-      {calm && a.pending > 0 && <span className="block s">{a.pending} pending</span>}
+      {calm ? (
+        at
+      ) : (
+        <span className="text-heartwood">{feed.phase === 'DONE' ? health(connection) : progress(feed)}</span>
+      )}
+      {calm && a.pending > 0 && <span className="text-small">, {a.pending} pending</span>}
     </span>
   )
 }
@@ -158,13 +174,22 @@ function Strip({ account, days, width }: { account: AccountCoverage; days: numbe
       ? 'nothing is here'
       : account.spans.map((s) => `batch ${s.batchNo}: ${s.firstDay} to ${s.lastDay}`).join(', ')
   return (
-    <svg className="strip" width={width} height="28" role="img" aria-label={words}>
-      {account.spans.length === 0 && <rect className="hole" x="0.5" y="6" width={width - 1} height="11" rx="2" />}
+    <svg className="fill-ink-2 text-micro" width={width} height="28" role="img" aria-label={words}>
+      {account.spans.length === 0 && (
+        <rect
+          className="fill-none stroke-heartwood [stroke-dasharray:3_3]"
+          x="0.5"
+          y="6"
+          width={width - 1}
+          height="11"
+          rx="2"
+        />
+      )}
       {/* The newest batch is drawn last, so that its number is seen. */}
       {account.spans.toReversed().map((s, i, all) => (
         <g key={s.batchNo}>
           <rect
-            className={s.source === 'FEED' ? 'feed' : 'file'}
+            className={s.source === 'FEED' ? 'fill-needle-tint stroke-needle-2' : 'fill-leaf stroke-ink-3'}
             x={x(s.firstDay) + 0.5}
             y={i === all.length - 1 ? 4.5 : 7.5}
             width={Math.max(x(s.lastDay + 1) - x(s.firstDay) - 1, 4)}
@@ -179,7 +204,7 @@ function Strip({ account, days, width }: { account: AccountCoverage; days: numbe
         </g>
       ))}
       {account.lineDays.map((d) => (
-        <circle key={d} className="dot" cx={x(d) + width / days / 2} cy="23" r="1.4" />
+        <circle key={d} className="fill-ink-3" cx={x(d) + width / days / 2} cy="23" r="1.4" />
       ))}
     </svg>
   )

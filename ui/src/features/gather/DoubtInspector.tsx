@@ -3,7 +3,10 @@ import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
+import { Button } from '@/parts/Button'
 import { counted, day, figure, signed } from '@/parts/figures'
+import { ruled } from '@/parts/look'
+import { Acts, Inspector, InspectorHead } from '@/parts/View'
 import { type Doubt, SOURCES } from './types'
 
 type Decision = 'SAME' | 'TWO' | 'OPEN'
@@ -51,35 +54,39 @@ export function DoubtInspector({
     ['Reference', arrived.reference || 'none', here.reference || 'none'],
   ]
   return (
-    <aside className="insp" aria-label="A doubtful line">
-      <div className="ih">
-        <h2>One line twice, or two?</h2>
-        <span className="big">{signed(doubt.amount)}</span>
-      </div>
-      <p className="q s ihs">
+    <Inspector label="A doubtful line">
+      <InspectorHead title="One line twice, or two?" figure={signed(doubt.amount)}>
         {doubt.accountName} {doubt.tail && `..${doubt.tail}`}, {doubt.currency}. Held back until you decide
         {count > 1 && `; ${counted(count, 'line')} are in doubt`}.
-      </p>
-      <table className="tb pair" aria-label="Both lines">
+      </InspectorHead>
+      <table
+        className={ruled({
+          size: 'fit',
+          edges: 'none',
+          className:
+            'cells:py-[5px] cells:pr-1.5 cells:pl-0 cells:align-top cells:wrap-anywhere cells:whitespace-normal heads:h-10 heads:static heads:bg-transparent',
+        })}
+        aria-label="Both lines"
+      >
         <thead>
           <tr>
-            <th>
-              <span className="vh">What</span>
+            <th className="w-[72px]">
+              <span className="sr-only">What</span>
             </th>
             <th>
               <b className="font-medium">Arrived</b>
-              <span className="block q">{origin(arrived)}</span>
+              <span className="block text-ink-2">{origin(arrived)}</span>
             </th>
             <th>
               <b className="font-medium">Already here</b>
-              <span className="block q">{origin(here)}</span>
+              <span className="block text-ink-2">{origin(here)}</span>
             </th>
           </tr>
         </thead>
         <tbody>
           {rows.map(([what, a, b]) => (
-            <tr key={what} className={a === b ? undefined : 'differs'}>
-              <td className="q">{what}</td>
+            <tr key={what} className={a === b ? undefined : '[&>td+td]:bg-heartwood-tint [&>td+td]:pl-1.5'}>
+              <td className="text-ink-2">{what}</td>
               <td>{a}</td>
               <td>{b}</td>
             </tr>
@@ -87,36 +94,36 @@ export function DoubtInspector({
         </tbody>
       </table>
       <h3 className="mt-4">What speaks for one line</h3>
-      <ul className="evidence">
+      <ul className="[&>li]:py-0.5">
         <li>The same amount, {doubt.daysApart === 0 ? 'the same day' : `${counted(doubt.daysApart, 'day')} apart`}.</li>
         {doubt.sameReference && <li>The same reference.</li>}
         {doubt.wordsInBoth.length > 0 && <li>Both say {doubt.wordsInBoth.join(', ')}.</li>}
-        {doubt.wordsInBoth.length === 0 && <li className="q">Their texts share no word.</li>}
+        {doubt.wordsInBoth.length === 0 && <li className="text-ink-2">Their texts share no word.</li>}
         {here.bookedAsNo !== undefined && (
-          <li className="q">
+          <li className="text-ink-2">
             The one here is booked as no. {here.bookedAsNo}, {here.bookedAsPayee}.
           </li>
         )}
       </ul>
       <MayChange>
-        <div className="acts">
-          <button type="button" className="btn go wide" onClick={() => decide('SAME')}>
+        <Acts>
+          <Button tone="go" size="wide" onClick={() => decide('SAME')}>
             The same line, keep one <kbd>S</kbd>
-          </button>
-          <button type="button" className="btn full" onClick={() => decide('TWO')}>
+          </Button>
+          <Button className="col-span-full" onClick={() => decide('TWO')}>
             Two lines, take both <kbd>T</kbd>
-          </button>
+          </Button>
           {count > 1 && (
-            <button type="button" className="btn" onClick={onNext}>
+            <Button onClick={onNext}>
               Next doubt <kbd>O</kbd>
-            </button>
+            </Button>
           )}
-          <button type="button" className={count > 1 ? 'btn' : 'btn full'} onClick={onLater}>
+          <Button className={count > 1 ? undefined : 'col-span-full'} onClick={onLater}>
             Later <kbd>L</kbd>
-          </button>
-        </div>
+          </Button>
+        </Acts>
       </MayChange>
-    </aside>
+    </Inspector>
   )
 }
 

@@ -5,9 +5,12 @@ import { api, data } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useScope, useScopeSearch } from '@/app/scope'
+import { Button } from '@/parts/Button'
 import { counted, monthName } from '@/parts/figures'
+import { button, textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
+import { Head, Leaf, LeafFoot, View } from '@/parts/View'
 import { Arriving } from './Arriving'
 import { type Arrival, arrivalOf } from './arrivals'
 import { Batches } from './Batches'
@@ -15,7 +18,6 @@ import { Coverage } from './Coverage'
 import { DoubtInspector } from './DoubtInspector'
 import type { Gathered } from './types'
 import { useDrop } from './useDrop'
-import './gather.css'
 
 /** What is here of the month, and the ways for bank lines to come in. */
 export function Gather() {
@@ -66,43 +68,44 @@ function GatherPage({
   ])
 
   return (
-    <main className={doubt ? 'gather split' : 'gather'} tabIndex={-1} {...drop.target}>
-      <section className="sheet">
-        <div className="head">
-          <h1>
-            {toCome ? `${counted(toCome, 'statement')} to come` : `All statements of ${monthName(month)} are here`}
-          </h1>
-          <span className="q">
-            {gathered.linesHere
-              ? `${counted(gathered.linesHere, 'bank line')} of ${monthName(month)} ${gathered.linesHere === 1 ? 'is' : 'are'} here`
-              : `no bank line of ${monthName(month)} is here yet`}
-            {gathered.waiting > 0 && `, ${gathered.waiting} of them to post`}
-          </span>
+    <View beside={!!doubt} className="relative" {...drop.target}>
+      <Leaf>
+        <Head
+          title={toCome ? `${counted(toCome, 'statement')} to come` : `All statements of ${monthName(month)} are here`}
+          about={
+            <>
+              {gathered.linesHere
+                ? `${counted(gathered.linesHere, 'bank line')} of ${monthName(month)} ${gathered.linesHere === 1 ? 'is' : 'are'} here`
+                : `no bank line of ${monthName(month)} is here yet`}
+              {gathered.waiting > 0 && `, ${gathered.waiting} of them to post`}
+            </>
+          }
+        >
           {later && gathered.doubts.length > 0 && (
-            <button type="button" className="link wait" onClick={() => setLater(false)}>
+            <button type="button" className={textLink({ tone: 'wait' })} onClick={() => setLater(false)}>
               {counted(gathered.doubts.length, 'doubtful line')} to decide
             </button>
           )}
-          <Link className="btn end" to={`/gather/connections${search}`}>
+          <Link className={button()} to={`/gather/connections${search}`}>
             Connections <kbd>N</kbd>
           </Link>
           <MayChange>
-            <button type="button" className="btn" onClick={() => choose()}>
+            <Button onClick={() => choose()}>
               Choose files <kbd>F</kbd>
-            </button>
+            </Button>
           </MayChange>
-        </div>
+        </Head>
         <Scroll label="What is here">
           <Coverage gathered={gathered} month={month} narrow={!!doubt} onFiles={onFiles} onChoose={choose} />
           <Batches gathered={gathered} month={month} />
         </Scroll>
-        <div className="foot">
-          <span className="q">
+        <LeafFoot>
+          <span className="text-ink-2">
             Drop files anywhere on this page, several at once, or onto an account: OFX, camt, MT940, CSV, XLSX. Nothing
             is taken in before you have seen what is new.
           </span>
-        </div>
-      </section>
+        </LeafFoot>
+      </Leaf>
       {doubt && (
         <DoubtInspector
           key={doubt.lineId}
@@ -116,7 +119,7 @@ function GatherPage({
         ref={chooser}
         type="file"
         multiple
-        className="vh"
+        className="sr-only"
         aria-label="Statement files"
         tabIndex={-1}
         onChange={(e) => {
@@ -126,13 +129,20 @@ function GatherPage({
         }}
       />
       {drop.over > 0 && (
-        <div className="over" aria-hidden="true">
-          <div>
-            <p className="title">{drop.over === 1 ? 'Let go to read the file' : `Let go to read ${drop.over} files`}</p>
-            <p className="q s mt-3">Nothing is taken in before you have seen what is new, known and doubtful.</p>
+        <div
+          className="pointer-events-none absolute inset-0 z-[5] grid place-items-center bg-paper/86 shadow-[inset_0_0_0_10px_var(--dusk-tint)] outline-2 outline-offset-[-11px] outline-dusk outline-dashed"
+          aria-hidden="true"
+        >
+          <div className="w-[480px] rounded-md border border-dusk bg-leaf px-[30px] pt-[26px] pb-6 text-center">
+            <p className="font-serif text-title/[1.2]">
+              {drop.over === 1 ? 'Let go to read the file' : `Let go to read ${drop.over} files`}
+            </p>
+            <p className="text-ink-2 text-small mt-3">
+              Nothing is taken in before you have seen what is new, known and doubtful.
+            </p>
           </div>
         </div>
       )}
-    </main>
+    </View>
   )
 }

@@ -1,5 +1,6 @@
 import { Flow } from '@/parts/Amount'
 import { figure } from '@/parts/figures'
+import { hatched, noteBox, ruled } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import type { OpenQuestion } from './arrivals'
@@ -23,6 +24,7 @@ const MEANINGS: { value: Meaning; name: string }[] = [
   { value: 'CURRENCY', name: 'Currency' },
 ]
 const STANDINGS = { NEW: 'new', KNOWN: 'known', DOUBTFUL: 'doubtful' }
+const WRONG = '[&>td]:bg-aril-tint [&>td]:text-aril'
 const FIGURES: Meaning[] = ['AMOUNT', 'OUT', 'IN', 'BALANCE']
 
 /** A table of unknown layout: what was detected as one sentence with picks, a meaning at each column. */
@@ -52,7 +54,7 @@ export function TableMapping({
       <TableSentence preview={preview} table={table} asks={asks} set={onLayout} />
       {preview.problem && (
         <div className="px-6 pb-3">
-          <p className="note-error" role="alert">
+          <p className={noteBox({ tone: 'bad' })} role="alert">
             {preview.problem.line && `Line ${preview.problem.line}`}
             {preview.problem.field && `, ${preview.problem.field}`}
             {preview.problem.line && ': '}
@@ -61,17 +63,25 @@ export function TableMapping({
         </div>
       )}
       <Scroll label="The file">
-        <table className="tb dense mapping" aria-label="Rows of the file">
+        <table
+          className={ruled({
+            size: 'dense',
+            className:
+              'table-auto cells:max-w-[260px] cells:px-1.5 cells:text-[13px] heads:h-[54px] heads:pb-1 heads:align-bottom',
+          })}
+          aria-label="Rows of the file"
+        >
           <thead>
             <tr>
-              <th className="line-col">
-                <span className="vh">Line of the file</span>
+              <th className="w-[60px]">
+                <span className="sr-only">Line of the file</span>
               </th>
               {table.header.map((name, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: columns are told apart by their place
-                <th key={i} className={FIGURES.includes(layout.meanings[i] ?? 'IGNORE') ? 'n' : undefined}>
+                <th key={i} className={FIGURES.includes(layout.meanings[i] ?? 'IGNORE') ? 'text-right' : undefined}>
                   <Select
                     word={layout.meanings[i] === 'IGNORE' ? 'off' : 'plain'}
+                    className={`mb-1 px-0.5 ${layout.meanings[i] === 'IGNORE' ? 'shadow-[inset_0_0_0_1px_var(--hairline-2)]' : ''}`}
                     aria-label={`Meaning of ${name}`}
                     value={layout.meanings[i] ?? 'IGNORE'}
                     options={MEANINGS}
@@ -80,17 +90,17 @@ export function TableMapping({
                   <span className="block">
                     {name}
                     {required(layout.meanings[i] ?? 'IGNORE') && (
-                      <span className="wait" title="required">
+                      <span className="text-heartwood" title="required">
                         {' '}
-                        •<span className="vh">required</span>
+                        •<span className="sr-only">required</span>
                       </span>
                     )}
                   </span>
                 </th>
               ))}
-              <th className="n result-col">Amount</th>
-              <th className="result-col">Line</th>
-              {runs && <th className="n result-col">Runs on</th>}
+              <th className="bg-paper text-right">Amount</th>
+              <th className="bg-paper">Line</th>
+              {runs && <th className="bg-paper text-right">Runs on</th>}
             </tr>
           </thead>
           <tbody>
@@ -98,11 +108,19 @@ export function TableMapping({
               const line = standing.get(row.line)
               const wrong = preview.problem?.line === row.line
               return (
-                <tr key={row.line} className={wrong ? 'wrong' : line?.standing === 'KNOWN' ? 'known' : undefined}>
-                  <td className="q">{row.line}</td>
+                <tr
+                  key={row.line}
+                  className={wrong ? WRONG : line?.standing === 'KNOWN' ? '[&>td]:text-ink-3' : undefined}
+                >
+                  <td className="text-ink-2">{row.line}</td>
                   {row.cells.map((cell, i) => {
                     const meaning = layout.meanings[i] ?? 'IGNORE'
-                    const look = meaning === 'IGNORE' ? 'ign' : FIGURES.includes(meaning) ? 'n' : undefined
+                    const look =
+                      meaning === 'IGNORE'
+                        ? `text-ink-3 ${hatched}`
+                        : FIGURES.includes(meaning)
+                          ? 'text-right'
+                          : undefined
                     return (
                       // biome-ignore lint/suspicious/noArrayIndexKey: columns are told apart by their place
                       <td key={i} className={look} title={cell}>
@@ -110,12 +128,16 @@ export function TableMapping({
                       </td>
                     )
                   })}
-                  <td className="n chk">{line && <Flow amount={line.amount} />}</td>
-                  <td className={line?.standing === 'DOUBTFUL' ? 'chk wait' : 'chk'}>
+                  <td className="bg-paper text-right">{line && <Flow amount={line.amount} />}</td>
+                  <td className={line?.standing === 'DOUBTFUL' ? 'bg-paper text-heartwood' : 'bg-paper'}>
                     {others.has(row.line) ? 'no line' : line && STANDINGS[line.standing]}
                   </td>
                   {runs && (
-                    <td className={breaks.has(row.line) ? 'n chk apart' : 'n chk in'}>
+                    <td
+                      className={
+                        breaks.has(row.line) ? 'bg-paper text-right text-aril' : 'bg-paper text-right text-needle'
+                      }
+                    >
                       {breaks.has(row.line)
                         ? figure(breaks.get(row.line)?.apart ?? '')
                         : others.has(row.line)
@@ -129,7 +151,7 @@ export function TableMapping({
           </tbody>
         </table>
         {table.rowCount > table.rows.length && (
-          <p className="q px-6 py-2">and {table.rowCount - table.rows.length} more rows, read the same way</p>
+          <p className="text-ink-2 px-6 py-2">and {table.rowCount - table.rows.length} more rows, read the same way</p>
         )}
       </Scroll>
     </>

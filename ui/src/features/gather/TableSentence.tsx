@@ -1,3 +1,4 @@
+import { Button } from '@/parts/Button'
 import { pick } from '@/parts/look'
 import { type Option, Select } from '@/parts/Select'
 import type { OpenQuestion } from './arrivals'
@@ -47,7 +48,7 @@ export function TableSentence({
   const orderAsked = asks.includes('dateOrder')
   const signAsked = asks.includes('sign')
   return (
-    <p className="sentence px-6">
+    <p className="mt-2.5 mb-3.5 px-6 font-serif text-[16px]/[29px]">
       {preview.source === 'XLSX' ? (
         'Read as a workbook'
       ) : (
@@ -136,9 +137,9 @@ function Others({ table, asked, set }: { table: Table; asked: boolean; set: (to:
       {more > 0 && ` and ${more} more`}
       {are}:{' '}
       {asked ? (
-        <button type="button" className="btn small" onClick={() => set({ leaveOutOthers: true })}>
+        <Button size="small" onClick={() => set({ leaveOutOthers: true })}>
           Leave {table.otherCount === 1 ? 'it' : 'them'} out
-        </button>
+        </Button>
       ) : (
         <>left out.</>
       )}
@@ -147,7 +148,7 @@ function Others({ table, asked, set }: { table: Table; asked: boolean; set: (to:
 }
 
 function Why({ table, asked }: { table: Table; asked: boolean }) {
-  if (asked) return <span className="wait">; nothing in the file settles it.</span>
+  if (asked) return <span className="text-heartwood">; nothing in the file settles it.</span>
   if (table.remembered) return <>, all as last time.</>
   if (table.dateEvidence) {
     return (

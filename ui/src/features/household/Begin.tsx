@@ -3,6 +3,7 @@ import { queryClient } from '@/api/queries'
 import { Button } from '@/parts/Button'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { TextField } from '@/parts/form/fields'
+import { textLink } from '@/parts/look'
 import { zoneHere } from '@/parts/zones'
 import { Door } from './Door'
 
@@ -34,7 +35,7 @@ export function Begin() {
           Begin <kbd>Enter</kbd>
         </Button>
       </Form>
-      <a className="link" href="/">
+      <a className={textLink()} href="/">
         Back to the sign-in
       </a>
     </Door>

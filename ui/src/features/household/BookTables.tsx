@@ -1,9 +1,11 @@
 import { type ChangeEvent, useState } from 'react'
 import { api, data, type Schemas, upload } from '@/api/client'
 import { useSays } from '@/app/says'
+import { Button } from '@/parts/Button'
+import { Check } from '@/parts/Check'
 import { counted } from '@/parts/figures'
-import { Check } from '@/parts/form/fields'
 import { ProblemNote } from '@/parts/form/ProblemNote'
+import { noteBox, textLink } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { useAct } from '@/parts/useAct'
 
@@ -69,37 +71,35 @@ export function BookTables({ book, others }: { book: Book; others: Book[] }) {
 
   return (
     <div className="mt-4">
-      <h3 className="b">As tables</h3>
+      <h3>As tables</h3>
       <p className="flex flex-wrap gap-x-5 gap-y-1 items-center py-1">
-        <a className="link" href={`/api/books/${book.id}/chart-table`} download>
+        <a className={textLink()} href={`/api/books/${book.id}/chart-table`} download>
           Chart and opening balances, CSV
         </a>
-        <a className="link" href={`/api/books/${book.id}/rule-table`} download>
+        <a className={textLink()} href={`/api/books/${book.id}/rule-table`} download>
           Rules, CSV
         </a>
-        <a className="link" href={`/api/books/${book.id}/chart-table/template`} download>
+        <a className={textLink()} href={`/api/books/${book.id}/chart-table/template`} download>
           Template of a chart
         </a>
-        <label className="link">
+        <label className={textLink()}>
           Take a chart in
-          <input type="file" className="vh" accept=".csv,text/csv" onChange={(e) => chosen(e, check)} />
+          <input type="file" className="sr-only" accept=".csv,text/csv" onChange={(e) => chosen(e, check)} />
         </label>
-        <label className="link">
+        <label className={textLink()}>
           Take rules in
-          <input type="file" className="vh" accept=".csv,text/csv" onChange={(e) => chosen(e, takeRules)} />
+          <input type="file" className="sr-only" accept=".csv,text/csv" onChange={(e) => chosen(e, takeRules)} />
         </label>
       </p>
       {file && (
-        <div className="note-calm flex gap-4 items-center">
+        <div className={noteBox({ className: 'flex gap-4 items-center' })}>
           <span>
             {file.file.name} brings {told(file.would)}.
           </span>
-          <button type="button" className="btn go" disabled={busy} onClick={take}>
+          <Button tone="go" whyNot={busy ? 'It is being done.' : undefined} onClick={take}>
             Take it in
-          </button>
-          <button type="button" className="btn" onClick={() => setFile(undefined)}>
-            Leave it
-          </button>
+          </Button>
+          <Button onClick={() => setFile(undefined)}>Leave it</Button>
         </div>
       )}
       {others.length > 0 && (
@@ -121,9 +121,9 @@ export function BookTables({ book, others }: { book: Book; others: Book[] }) {
             options={others.map((o) => ({ value: o.id, name: o.name }))}
             onChange={setFrom}
           />
-          <button type="button" className="btn small" disabled={busy} onClick={copy}>
+          <Button size="small" whyNot={busy ? 'It is being done.' : undefined} onClick={copy}>
             Copy
-          </button>
+          </Button>
         </p>
       )}
       <ProblemNote error={error} />

@@ -80,7 +80,7 @@ function HouseholdFacts({ household: facts }: { household: Schemas['HouseholdFac
         />
         <Beside>
           <Button type="submit">Save</Button>
-          <span className="q">it is {longDay(facts.today)} there</span>
+          <span className="text-ink-2">it is {longDay(facts.today)} there</span>
         </Beside>
       </Row>
     </Form>

@@ -35,7 +35,7 @@ export function GrowthRings() {
   const all = radii()
   const youngest = (all.at(-1) ?? 0) + 14
   return (
-    <svg className="growth" viewBox="0 0 820 800" fill="none" aria-hidden="true">
+    <svg className="h-full max-h-screen w-full max-[680px]:hidden" viewBox="0 0 820 800" fill="none" aria-hidden="true">
       {all.map((radius, i) => (
         <path
           key={radius}

@@ -5,6 +5,7 @@ import { Button } from '@/parts/Button'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { TextField } from '@/parts/form/fields'
 import { ProblemNote } from '@/parts/form/ProblemNote'
+import { textLink } from '@/parts/look'
 import { Loading } from '@/parts/States'
 import { Door } from './Door'
 
@@ -19,7 +20,7 @@ export function Join({ token }: { token: string }) {
     return (
       <Door motto="A link that lets you in.">
         <ProblemNote error={link.error} />
-        <a className="link" href="/">
+        <a className={textLink()} href="/">
           To the sign-in
         </a>
       </Door>
@@ -47,7 +48,7 @@ function Joining({ token, open }: { token: string; open: Schemas['OpenLinkJson']
           : `A new password for ${open.email}.`
       }
     >
-      <p className="q">{open.email}</p>
+      <p className="text-ink-2">{open.email}</p>
       <Form own of={of} send={join} label={joining ? 'Join' : 'Set it'} className="flex flex-col gap-3">
         {joining && <TextField name="name" label="Your name" needed="Type your name." />}
         <TextField

@@ -9,7 +9,7 @@ import { Beside, Row } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { SelectField, TextField } from '@/parts/form/fields'
 import { ProblemNote } from '@/parts/form/ProblemNote'
-import { box } from '@/parts/look'
+import { box, noteBox, ruled, textLink } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { Failed, Loading } from '@/parts/States'
 import { useAct } from '@/parts/useAct'
@@ -45,7 +45,7 @@ export function People() {
           </span>
         ))}
       >
-        <table className="tb" aria-label="People">
+        <table className={ruled({ edges: 'none' })} aria-label="People">
           <tbody>
             {people.data.people.map((p) => (
               <PersonRow
@@ -90,8 +90,8 @@ function PersonRow({
   return (
     <tr>
       <td>
-        {person.name} {mine && <span className="qq s">you</span>}
-        <span className="q s block">{person.email}</span>
+        {person.name} {mine && <span className="text-ink-3 text-small">you</span>}
+        <span className="text-ink-2 text-small block">{person.email}</span>
       </td>
       <td className="w-[150px]">
         {owner && !mine ? (
@@ -111,16 +111,16 @@ function PersonRow({
           ROLES.find((r) => r.value === person.role)?.name
         )}
       </td>
-      <td className="q s w-[130px]">{person.secondFactor ? 'second factor on' : 'password only'}</td>
-      <td className="n s">
+      <td className="text-ink-2 text-small w-[130px]">{person.secondFactor ? 'second factor on' : 'password only'}</td>
+      <td className="text-right text-small">
         {owner && !mine && (
           <span className="inline-flex gap-4">
-            <button type="button" className="link" onClick={newPassword}>
-              new password<span className="vh"> for {person.name}</span>
+            <button type="button" className={textLink()} onClick={newPassword}>
+              new password<span className="sr-only"> for {person.name}</span>
             </button>
             <button
               type="button"
-              className="link"
+              className={textLink()}
               onClick={() =>
                 act(
                   () => api.POST('/api/people/{id}/sign-out', { params: at }),
@@ -128,11 +128,11 @@ function PersonRow({
                 )
               }
             >
-              sign out<span className="vh"> {person.name}</span>
+              sign out<span className="sr-only"> {person.name}</span>
             </button>
             <button
               type="button"
-              className="link kill"
+              className={textLink({ tone: 'kill' })}
               onClick={() =>
                 sure
                   ? act(() => api.DELETE('/api/people/{id}', { params: at }), `${person.name} is out of the household.`)
@@ -140,7 +140,7 @@ function PersonRow({
               }
             >
               {sure ? 'really remove' : 'remove'}
-              <span className="vh"> {person.name}</span>
+              <span className="sr-only"> {person.name}</span>
             </button>
           </span>
         )}
@@ -154,9 +154,9 @@ function LinkOnce({ of }: { of: { for: string; link: Link } }) {
   const address = window.location.origin + of.link.path
   const says = useSays()
   return (
-    <div className="note-calm mt-3">
+    <div className={noteBox({ className: 'mt-3' })}>
       With this link {of.for}. It works once, until {moment(of.link.expiresAt)}, and is shown only now.
-      <div className="link-once">
+      <div className="mt-2.5 flex gap-2">
         <input
           className={box({ className: 'w-full' })}
           readOnly
@@ -164,9 +164,7 @@ function LinkOnce({ of }: { of: { for: string; link: Link } }) {
           value={address}
           onFocus={(e) => e.target.select()}
         />
-        <button
-          type="button"
-          className="btn"
+        <Button
           onClick={() =>
             navigator.clipboard.writeText(address).then(
               () => says.note('The link is copied.'),
@@ -175,7 +173,7 @@ function LinkOnce({ of }: { of: { for: string; link: Link } }) {
           }
         >
           Copy
-        </button>
+        </Button>
       </div>
     </div>
   )
@@ -210,24 +208,24 @@ function Invite({ invitations }: { invitations: Schemas['InvitationJson'][] }) {
       <ProblemNote error={error} />
       {link && <LinkOnce of={link} />}
       {invitations.length > 0 && (
-        <table className="tb mt-3" aria-label="Open invitations">
+        <table className={ruled({ edges: 'none', className: 'mt-3' })} aria-label="Open invitations">
           <tbody>
             {invitations.map((i) => (
               <tr key={i.id}>
                 <td>
-                  {i.name} <span className="q s">{i.email}</span>
+                  {i.name} <span className="text-ink-2 text-small">{i.email}</span>
                 </td>
                 <td className="w-[110px]">{ROLES.find((r) => r.value === i.role)?.name}</td>
-                <td className="q s w-[170px]">until {moment(i.expiresAt)}</td>
-                <td className="n s">
+                <td className="text-ink-2 text-small w-[170px]">until {moment(i.expiresAt)}</td>
+                <td className="text-right text-small">
                   <button
                     type="button"
-                    className="link kill"
+                    className={textLink({ tone: 'kill' })}
                     onClick={() =>
                       act(() => api.DELETE('/api/people/invitations/{id}', { params: { path: { id: i.id } } }))
                     }
                   >
-                    take back<span className="vh"> the invitation of {i.name}</span>
+                    take back<span className="sr-only"> the invitation of {i.name}</span>
                   </button>
                 </td>
               </tr>

@@ -5,6 +5,7 @@ import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { TextField } from '@/parts/form/fields'
+import { textLink } from '@/parts/look'
 import { Door } from './Door'
 
 /** The way in. */
@@ -12,10 +13,10 @@ export function SignIn() {
   return (
     <Door motto="Every month that agrees leaves a ring.">
       <SignInForm />
-      <p className="q s">
+      <p className="text-ink-2 text-small">
         No password any more? An owner of your household can make you a link for a new one, under People.
       </p>
-      <a className="link" href="/begin">
+      <a className={textLink()} href="/begin">
         Begin a new household
       </a>
     </Door>
@@ -31,7 +32,7 @@ export function SignInAgain({ email, open, onSignedIn }: { email: string; open: 
   return (
     <Dialog title="Sign in again" open={open} onClose={() => {}}>
       <div className="flex flex-col gap-3 p-5">
-        <h2 className="title">Sign in again</h2>
+        <h2 className="text-title/[1.2]">Sign in again</h2>
         <p className="text-ink-2">Your session has ended. What you typed is still here behind this.</p>
         <SignInForm email={email} onSignedIn={signedIn} />
       </div>

@@ -5,6 +5,7 @@ import { Beside, Row } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { DateField, NumberField, TextField } from '@/parts/form/fields'
 import { ProblemNote } from '@/parts/form/ProblemNote'
+import { ruled, textLink } from '@/parts/look'
 import { useAct } from '@/parts/useAct'
 
 type Rate = Schemas['TaxRateJson']
@@ -30,30 +31,30 @@ export function TaxRates({ bookId, rates }: { bookId: string; rates: Rate[] }) {
   }
   return (
     <div className="mt-4">
-      <h3 className="b">Sales-tax rates</h3>
-      <table className="tb" aria-label="Sales-tax rates">
+      <h3>Sales-tax rates</h3>
+      <table className={ruled({ edges: 'none' })} aria-label="Sales-tax rates">
         <tbody>
           {rates.map((r) => (
             <tr key={r.id}>
               <td className="w-[160px]">{r.name}</td>
-              <td className="n w-[80px]">{r.percent ? `${plainNumber(r.percent)} %` : 'not yet'}</td>
-              <td className="q s pl-6">
+              <td className="text-right w-[80px]">{r.percent ? `${plainNumber(r.percent)} %` : 'not yet'}</td>
+              <td className="text-ink-2 text-small pl-6">
                 {r.steps.map((s) => `${plainNumber(s.percent)} % from ${writtenDay(s.from)}`).join(', ')}
               </td>
-              <td className="n s">
+              <td className="text-right text-small">
                 <button
                   type="button"
-                  className="link kill"
+                  className={textLink({ tone: 'kill' })}
                   onClick={() => act(() => api.DELETE('/api/tax-rates/{id}', { params: { path: { id: r.id } } }))}
                 >
-                  remove<span className="vh"> {r.name}</span>
+                  remove<span className="sr-only"> {r.name}</span>
                 </button>
               </td>
             </tr>
           ))}
           {rates.length === 0 && (
             <tr>
-              <td className="q">none</td>
+              <td className="text-ink-2">none</td>
             </tr>
           )}
         </tbody>

@@ -9,6 +9,7 @@ import { Beside, Row } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { TextField } from '@/parts/form/fields'
 import { ProblemNote } from '@/parts/form/ProblemNote'
+import { noteBox, ruled, textLink } from '@/parts/look'
 import { Loading } from '@/parts/States'
 import { useAct } from '@/parts/useAct'
 import { zoneHere } from '@/parts/zones'
@@ -39,9 +40,7 @@ export function You() {
         <OwnFormats formats={me.data.formats} />
       </Part>
       <Part title="Other windows" about="On other devices, or where you forgot to sign out.">
-        <button
-          type="button"
-          className="btn"
+        <Button
           onClick={() =>
             act(
               () => api.DELETE('/api/session/elsewhere'),
@@ -50,7 +49,7 @@ export function You() {
           }
         >
           Sign out everywhere else
-        </button>
+        </Button>
         <ProblemNote error={error} />
       </Part>
       <Part title="Households" about="You may belong to several; each is kept apart.">
@@ -109,10 +108,13 @@ function SecondFactor() {
   return (
     <>
       {codes && (
-        <div className="note-calm mb-3">
+        <div className={noteBox({ className: 'mb-3' })}>
           Keep these recovery codes somewhere else than on the phone. Each lets you in once, and they are shown only
           now.
-          <ul className="codes" aria-label="Recovery codes">
+          <ul
+            className="grid grid-cols-[repeat(2,max-content)] gap-x-7 gap-y-1 py-2.5 text-[14.5px] tracking-[0.03em]"
+            aria-label="Recovery codes"
+          >
             {codes.map((c) => (
               <li key={c}>{c}</li>
             ))}
@@ -134,7 +136,7 @@ function SecondFactor() {
           <p className="mb-2">
             It is on, with {counted(state.data.recoveryCodesLeft, 'recovery code')} left.{' '}
             {state.data.recoveryCodesLeft < 3 && (
-              <span className="wait">Turn it off and on again to get new ones.</span>
+              <span className="text-heartwood">Turn it off and on again to get new ones.</span>
             )}
           </p>
           <Row>
@@ -168,7 +170,7 @@ function SecondFactor() {
         >
           <div className="flex gap-6 items-start">
             <svg
-              className="qr"
+              className="rounded-md bg-white p-2.5"
               width="168"
               height="168"
               viewBox={`0 0 ${secret.size} ${secret.size}`}
@@ -201,13 +203,9 @@ function SecondFactor() {
           </div>
         </Form>
       ) : (
-        <button
-          type="button"
-          className="btn"
-          onClick={() => act(() => data(api.POST('/api/session/second-factor/secret')), setSecret)}
-        >
+        <Button onClick={() => act(() => data(api.POST('/api/session/second-factor/secret')), setSecret)}>
           Set up a second factor
-        </button>
+        </Button>
       )}
       <ProblemNote error={error} />
     </>
@@ -227,18 +225,18 @@ function Households({ current }: { current: string }) {
   const of = useOwnForm({ name: '' })
   return (
     <>
-      <table className="tb" aria-label="Your households">
+      <table className={ruled({ edges: 'none' })} aria-label="Your households">
         <tbody>
           {mine.data?.map((h) => (
             <tr key={h.id}>
               <td>{h.name}</td>
-              <td className="q w-[120px]">{h.role.toLowerCase()}</td>
-              <td className="n w-[150px]">
+              <td className="text-ink-2 w-[120px]">{h.role.toLowerCase()}</td>
+              <td className="text-right w-[150px]">
                 {h.id === current ? (
-                  <span className="q s">you are here</span>
+                  <span className="text-ink-2 text-small">you are here</span>
                 ) : (
-                  <button type="button" className="link" onClick={() => act(() => enter(h.id))}>
-                    go there<span className="vh">, to {h.name}</span>
+                  <button type="button" className={textLink()} onClick={() => act(() => enter(h.id))}>
+                    go there<span className="sr-only">, to {h.name}</span>
                   </button>
                 )}
               </td>

@@ -1,15 +1,22 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
-import { useVirtualizer } from '@tanstack/react-virtual'
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { Link, useSearchParams } from 'react-router'
-import { api, data, messageOf, type Schemas } from '@/api/client'
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { api, data, type Schemas } from '@/api/client'
 import { books } from '@/api/queries'
 import { useCommands } from '@/app/commands'
-import { useScope, useScopeSearch } from '@/app/scope'
-import { day, figure, inSentence, longMonth, moment, signed } from '@/parts/figures'
+import { useScope } from '@/app/scope'
+import { Flow } from '@/parts/Amount'
+import { FindBox } from '@/parts/FindBox'
+import { counted, day, figure, longMonth } from '@/parts/figures'
+import { ChosenSum } from '@/parts/grid/ChosenSum'
+import { Grid, type Item } from '@/parts/grid/Grid'
 import { Icon, StateMark } from '@/parts/Icon'
+import { chip, textLink } from '@/parts/look'
+import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
-import './journal.css'
+import { useSelection } from '@/parts/useSelection'
+import { Head, Leaf, View } from '@/parts/View'
+import { OpenedEntry, openedHeight } from './OpenedEntry'
 
 type Entry = Schemas['EntryJson']
 
@@ -56,40 +63,50 @@ export function Journal() {
       run: () => set('every', everyMonth ? '' : '1'),
     },
   ])
+  const { hasNextPage, isFetching, fetchNextPage } = journal
+  const more = useCallback(() => {
+    if (hasNextPage && !isFetching) void fetchNextPage()
+  }, [hasNextPage, isFetching, fetchNextPage])
   const entries = useMemo(() => journal.data?.pages.flatMap((p) => p.entries) ?? [], [journal.data])
   const count = journal.data?.pages[0]?.count ?? 0
 
   return (
-    <main tabIndex={-1}>
-      <section className="sheet">
-        <div className="head jh">
-          <h1>Journal</h1>
-          <search className="query">
-            <Icon name="search" />
-            {!everyMonth && month && (
-              <span className="chip dusk">
-                month <b>{longMonth(month)}</b>
-                <button type="button" aria-label="Every month" onClick={() => set('every', '1')}>
-                  <Icon name="close" size={10} />
-                </button>
-              </span>
-            )}
-            <input
+    <View>
+      <Leaf>
+        <Head
+          title="Journal"
+          about={
+            journal.data &&
+            (count > MOST_COUNTED
+              ? `over ${figure(String(MOST_COUNTED))} entries`
+              : `${figure(String(count))} ${count === 1 ? 'entry' : 'entries'}`)
+          }
+        >
+          <search>
+            <FindBox
               ref={field}
-              aria-label="Find entries"
+              className="w-[min(620px,50vw)]"
+              label="Find entries"
               placeholder="payee, note, account or number"
               value={text}
-              onChange={(e) => set('text', e.target.value)}
-              onKeyDown={(e) => e.key === 'Escape' && e.currentTarget.blur()}
-            />
-            <kbd>/</kbd>
+              onChange={(typed) => set('text', typed)}
+            >
+              {!everyMonth && month && (
+                <span className={chip({ tone: 'dusk', className: 'flex-none' })}>
+                  month <b>{longMonth(month)}</b>
+                  <button
+                    type="button"
+                    className="border-0 bg-transparent p-0.5"
+                    aria-label="Every month"
+                    onClick={() => set('every', '1')}
+                  >
+                    <Icon name="close" size={10} />
+                  </button>
+                </span>
+              )}
+            </FindBox>
           </search>
-          <span className="end q s">
-            {journal.data && count > MOST_COUNTED
-              ? `over ${figure(String(MOST_COUNTED))} entries`
-              : `${figure(String(count))} ${count === 1 ? 'entry' : 'entries'}`}
-          </span>
-        </div>
+        </Head>
         {journal.isPending && <Loading what="the journal" />}
         {journal.error && <Failed error={journal.error} retry={journal.refetch} />}
         {journal.data && count === 0 && (
@@ -97,7 +114,7 @@ export function Journal() {
             <p>
               {everyMonth ? 'Look for something else.' : 'Look for something else, or in '}
               {!everyMonth && (
-                <button type="button" className="link" onClick={() => set('every', '1')}>
+                <button type="button" className={textLink()} onClick={() => set('every', '1')}>
                   every month
                 </button>
               )}
@@ -105,51 +122,24 @@ export function Journal() {
             </p>
           </Nothing>
         )}
-        {count > 0 && (
-          <EntryRows
-            entries={entries}
-            more={journal.hasNextPage}
-            onMore={() => !journal.isFetching && journal.fetchNextPage()}
-          />
-        )}
-      </section>
-    </main>
+        {count > 0 && <EntryRows entries={entries} onEnd={more} />}
+      </Leaf>
+    </View>
   )
 }
 
-/** Rows as tall as they are drawn; only those in sight are in the page, so a million scroll alike. */
-function EntryRows({ entries, more, onMore }: { entries: Entry[]; more: boolean; onMore: () => void }) {
-  const box = useRef<HTMLDivElement>(null)
+/** The entries as rows, each opening in place to its postings. */
+function EntryRows({ entries, onEnd }: { entries: Entry[]; onEnd: () => void }) {
   const { data: allBooks = [] } = useQuery(books)
   // Named once at the head; a line that is in another currency names its own.
   const usual = allBooks[0]?.currency ?? ''
-  const [selected, setSelected] = useState(0)
   const [open, setOpen] = useState<Set<string>>(new Set())
-  const at = Math.min(selected, entries.length - 1)
-  const rows = useVirtualizer({
-    count: entries.length,
-    getScrollElement: () => box.current,
-    getItemKey: (i) => entries[i]?.id ?? i,
-    estimateSize: (i) => {
-      const entry = entries[i]
-      return entry && open.has(entry.id) ? 34 + 24 * lines(entry) : 34
-    },
-    overscan: 12,
-  })
-  // biome-ignore lint/correctness/useExhaustiveDependencies: opening a row changes its height
-  useEffect(() => rows.measure(), [open])
-
-  const items = rows.getVirtualItems()
-  const last = items.at(-1)?.index ?? 0
-  useEffect(() => {
-    if (more && last > entries.length - 20) onMore()
-  }, [last, more, entries.length, onMore])
-
-  function select(next: number) {
-    const to = Math.min(Math.max(next, 0), entries.length - 1)
-    setSelected(to)
-    rows.scrollToIndex(to)
-  }
+  const selection = useSelection(
+    entries.map((e) => e.id),
+    'entry',
+  )
+  const chosen = entries.filter((e) => selection.chosen.has(e.id))
+  const flows = chosen.filter((e) => !e.transfer)
   function toggle(entry: Entry | undefined) {
     if (!entry) return
     setOpen((old) => {
@@ -159,166 +149,82 @@ function EntryRows({ entries, more, onMore }: { entries: Entry[]; more: boolean;
     })
   }
   useCommands([
-    { keys: ['ArrowUp', 'k'], label: 'Previous entry', strip: 'entry', run: () => select(at - 1) },
-    { keys: ['ArrowDown', 'j'], label: 'Next entry', strip: 'entry', run: () => select(at + 1) },
     {
       keys: ['Enter', 'ArrowRight'],
       label: 'Open or fold the postings',
       strip: 'open postings',
-      run: () => toggle(entries[at]),
+      onRow: true,
+      run: () => toggle(entries.find((e) => e.id === selection.selected)),
     },
   ])
-
-  return (
-    <>
-      <div className="jr-head" aria-hidden="true">
-        <span />
-        <span>Date</span>
-        <span className="n">No.</span>
-        <span>Payee, note</span>
-        <span className="n">Amount, {usual}</span>
-        <span>From</span>
-        <span>To</span>
-      </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling box has to be reachable by keyboard */}
-      <section className="scroll" ref={box} tabIndex={0} aria-label="Entries">
-        <ol className="jr" style={{ height: rows.getTotalSize() }}>
-          {items.map((item) => {
-            const entry = entries[item.index]
-            if (!entry) return null
-            return (
-              <li key={item.key} style={{ transform: `translateY(${item.start}px)` }}>
-                <EntryRow
-                  usual={usual}
-                  entry={entry}
-                  selected={item.index === at}
-                  open={open.has(entry.id)}
-                  onSelect={() => {
-                    setSelected(item.index)
-                    toggle(entry)
-                  }}
-                />
-              </li>
-            )
-          })}
-        </ol>
-      </section>
-    </>
-  )
-}
-
-function EntryRow({
-  usual,
-  entry,
-  selected,
-  open,
-  onSelect,
-}: {
-  usual: string
-  entry: Entry
-  selected: boolean
-  open: boolean
-  onSelect: () => void
-}) {
-  return (
-    <>
-      <button type="button" className={selected ? 'jr-row sel' : 'jr-row'} aria-expanded={open} onClick={onSelect}>
-        <StateMark state={entry.state} />
-        <span className="q">{day(entry.date)}</span>
-        <span className="n q s">{entry.no}</span>
-        <span>
-          {entry.payee} {entry.note && <span className="q">{entry.note}</span>}
-        </span>
-        <span className={!entry.transfer && !entry.amount.startsWith('-') ? 'n in' : 'n'}>
-          {entry.currency !== usual && <span className="q s">{entry.currency} </span>}
-          {entry.transfer ? figure(entry.amount) : signed(entry.amount)}
-        </span>
-        <span className="q">{entry.from}</span>
-        <span>
-          <Icon name="arrow" size={13} /> {entry.to}
-        </span>
-      </button>
-      {open && <Postings entry={entry} />}
-      {open && <History entry={entry} />}
-    </>
-  )
-}
-
-/** How many lines an open entry takes: its postings, a head, its history, and for each book its sums and name. */
-function lines(entry: Entry): number {
-  const postings = entry.books.reduce((sum, book) => sum + book.postings.length, 0)
-  return 2 + postings + entry.books.length * (entry.books.length > 1 ? 2 : 1)
-}
-
-/** What happened to the entry, newest first, on one line; the newest acts matter most. */
-function History({ entry }: { entry: Entry }) {
-  const { data: page, error } = useQuery({
-    queryKey: ['acts', 'of', entry.id],
-    queryFn: () => data(api.GET('/api/acts', { params: { query: { entry: entry.id } } })),
+  const items = entries.flatMap((entry): Item<Entry>[] => {
+    const isOpen = open.has(entry.id)
+    const row = { key: entry.id, row: entry, attributes: { 'aria-level': 1, 'aria-expanded': isOpen } }
+    if (!isOpen) return [row]
+    return [
+      row,
+      {
+        key: `${entry.id} opened`,
+        look: '',
+        height: openedHeight(entry),
+        band: <OpenedEntry entry={entry} columns={COLUMNS} />,
+      },
+    ]
   })
-  const told = page?.acts.map((act) => `${inSentence(act.words)}, ${act.who}, ${moment(act.at)}`).join('; ')
   return (
-    <p className="jr-history" title={told}>
-      {error ? messageOf(error) : (told ?? 'Reading its history…')}
-    </p>
+    <>
+      <Scroll grid label="Entries">
+        <Grid
+          tree
+          label="Entries of the journal"
+          columns={[
+            { head: <span className="sr-only">State</span>, width: 'w-[58px] narrow:w-[50px]' },
+            { head: 'Date', width: 'w-[80px]' },
+            { head: 'No.', width: 'w-[56px]', end: true },
+            { head: 'Payee, note' },
+            { head: `Amount, ${usual}`, width: 'w-[126px]', end: true },
+            { head: 'From', width: 'w-[22%]' },
+            { head: 'To', width: 'w-[24%]' },
+          ]}
+          items={items}
+          selection={selection}
+          onPick={(entry, how) => how === 'alone' && toggle(entry)}
+          onEnd={onEnd}
+          cells={(entry) => <EntryCells entry={entry} usual={usual} />}
+        />
+      </Scroll>
+      <ChosenSum
+        what="entry"
+        many="entries"
+        count={chosen.length}
+        amounts={flows.map((e) => ({ amount: e.amount, currency: e.currency }))}
+        besides={flows.length < chosen.length ? `besides ${counted(chosen.length - flows.length, 'transfer')}` : ''}
+      />
+    </>
   )
 }
 
-function Postings({ entry }: { entry: Entry }) {
-  const search = useScopeSearch()
+const COLUMNS = 7
+
+function EntryCells({ entry, usual }: { entry: Entry; usual: string }) {
   return (
-    <table className="jr-postings" aria-label={`Postings of no. ${entry.no}`}>
-      <colgroup>
-        <col />
-        <col className="w-[112px]" />
-        <col className="w-[112px]" />
-        <col className="w-[44%]" />
-      </colgroup>
-      <thead>
-        <tr>
-          <th>Posting</th>
-          <th className="n">Debit</th>
-          <th className="n">Credit</th>
-          <th />
-        </tr>
-      </thead>
-      {entry.books.map((book) => (
-        <tbody key={book.bookId}>
-          {entry.books.length > 1 && (
-            <tr>
-              <th scope="rowgroup" className="serif">
-                {book.bookName}
-              </th>
-              <td colSpan={3} />
-            </tr>
-          )}
-          {book.postings.map((p, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: two postings of an entry may be alike in all but their place
-            <tr key={i}>
-              <td className={p.credit ? 'cr' : undefined}>
-                <Link className="hover:underline" to={`/accounts/${p.accountId}${search}`}>
-                  {p.accountName}
-                </Link>{' '}
-                <span className="q">{p.note}</span>{' '}
-                {p.own && (
-                  <span className="qq s">
-                    {p.ownCurrency} {figure(p.own)}
-                  </span>
-                )}
-              </td>
-              <td className="n">{p.debit && figure(p.debit)}</td>
-              <td className="n">{p.credit && figure(p.credit)}</td>
-              <td />
-            </tr>
-          ))}
-          <tr className="sums">
-            <td className="q">balances, {book.currency}</td>
-            <td className="n sum">{figure(book.total)}</td>
-            <td className="n sum">{figure(book.total)}</td>
-            <td />
-          </tr>
-        </tbody>
-      ))}
-    </table>
+    <>
+      <td>
+        <StateMark state={entry.state} />
+      </td>
+      <td className="text-ink-2">{day(entry.date)}</td>
+      <td className="text-right text-small text-ink-2">{entry.no}</td>
+      <td>
+        {entry.payee} {entry.note && <span className="text-ink-2">{entry.note}</span>}
+      </td>
+      <td className="text-right">
+        {entry.currency !== usual && <span className="text-small text-ink-2">{entry.currency} </span>}
+        {entry.transfer ? figure(entry.amount) : <Flow amount={entry.amount} />}
+      </td>
+      <td className="text-ink-2">{entry.from}</td>
+      <td>
+        <Icon name="arrow" size={13} /> {entry.to}
+      </td>
+    </>
   )
 }

@@ -1,93 +1,83 @@
-import { Fragment } from 'react'
 import type { Schemas } from '@/api/client'
 import { day, figure } from '@/parts/figures'
+import { type Column, Grid, type Item } from '@/parts/grid/Grid'
 import { Icon, StateMark } from '@/parts/Icon'
+import type { Selection } from '@/parts/useSelection'
 
 type Row = Schemas['RegisterRowJson']
+
+const COLUMNS: Column[] = [
+  { head: <span className="sr-only">State</span>, width: 'w-[48px]' },
+  { head: 'Date', width: 'w-[64px]' },
+  { head: 'No.', width: 'w-[56px]', end: true },
+  { head: 'Payee, note' },
+  { head: 'Other side', width: 'w-[150px]' },
+  { head: 'Out', width: 'w-[84px]', end: true },
+  { head: 'In', width: 'w-[84px]', end: true },
+  { head: 'Balance', width: 'w-[104px]', end: true },
+]
+const STATEMENT = '[&>td]:h-6 [&>td]:border-needle-2 [&>td]:text-[12.5px] [&>td]:text-needle'
 
 /** An account's postings with the balance after each, newest first, under its finished statements. */
 export function RegisterTable({
   name,
   rows,
-  selected,
-  select,
-  more,
+  selection,
+  onPick,
+  onEnd,
 }: {
   name: string
   rows: Row[]
-  selected: string | undefined
-  select: (postingId: string) => void
-  more: (() => void) | undefined
+  selection: Selection
+  onPick: () => void
+  onEnd: () => void
 }) {
+  const items = rows.flatMap((row, i): Item<Row>[] => {
+    const item = { key: row.postingId, row }
+    if (!beginsStatement(rows, i) || !row.statementOn) return [item]
+    return [{ key: `statement ${row.statementOn}`, look: STATEMENT, height: 24, band: <AgreedTo row={row} /> }, item]
+  })
+  return (
+    <Grid
+      label={`Register of ${name}`}
+      size="dense"
+      columns={COLUMNS}
+      items={items}
+      selection={selection}
+      onPick={onPick}
+      onEnd={onEnd}
+      cells={(row) => <Cells row={row} />}
+    />
+  )
+}
+
+function AgreedTo({ row }: { row: Row }) {
   return (
     <>
-      <table className="tb reg" aria-label={`Register of ${name}`}>
-        <colgroup>
-          <col className="w-[48px]" />
-          <col className="w-[64px]" />
-          <col className="w-[56px]" />
-          <col />
-          <col className="w-[150px]" />
-          <col className="w-[84px]" />
-          <col className="w-[84px]" />
-          <col className="w-[104px]" />
-        </colgroup>
-        <thead>
-          <tr>
-            <th>
-              <span className="vh">State</span>
-            </th>
-            <th>Date</th>
-            <th className="n">No.</th>
-            <th>Payee, note</th>
-            <th>Other side</th>
-            <th className="n">Out</th>
-            <th className="n">In</th>
-            <th className="n">Balance</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r, i) => (
-            <Fragment key={r.postingId}>
-              {beginsStatement(rows, i) && r.statementOn && (
-                <tr className="dv">
-                  <td />
-                  <td colSpan={6}>agreed to the statement of {day(r.statementOn)}</td>
-                  <td className="n b">{figure(r.balance)}</td>
-                </tr>
-              )}
-              <tr
-                className={r.postingId === selected ? 'row sel' : 'row'}
-                data-row={r.postingId}
-                aria-selected={r.postingId === selected}
-                onClick={() => select(r.postingId)}
-              >
-                <td>
-                  <StateMark state={r.state} />
-                </td>
-                <td className="q">{day(r.date)}</td>
-                <td className="n q s">{r.entryNo}</td>
-                <td>
-                  {r.payee} {r.note && <span className="q">{r.note}</span>}
-                </td>
-                <td className="q">
-                  <Icon name="arrow" size={13} /> {r.otherSide}
-                </td>
-                <td className="n">{r.out && figure(r.out)}</td>
-                <td className="n">{r.in && figure(r.in)}</td>
-                <td className="n">{figure(r.balance)}</td>
-              </tr>
-            </Fragment>
-          ))}
-        </tbody>
-      </table>
-      {more && (
-        <p className="p-4 text-center">
-          <button type="button" className="btn" onClick={more}>
-            Show older postings <kbd>M</kbd>
-          </button>
-        </p>
-      )}
+      <td />
+      <td colSpan={COLUMNS.length - 2}>agreed to the statement of {row.statementOn && day(row.statementOn)}</td>
+      <td className="text-right font-semibold">{figure(row.balance)}</td>
+    </>
+  )
+}
+
+function Cells({ row: r }: { row: Row }) {
+  return (
+    <>
+      <td>
+        <StateMark state={r.state} />
+      </td>
+      <td className="text-ink-2">{day(r.date)}</td>
+      <td className="text-right text-small text-ink-2">{r.entryNo}</td>
+      <td>
+        {r.payee} {r.note && <span className="text-ink-2">{r.note}</span>}
+      </td>
+      <td className="text-ink-2">
+        <Icon name="arrow" size={13} /> {r.otherSide}
+      </td>
+      <td className="text-right">{r.out && figure(r.out)}</td>
+      <td className="text-right">{r.in && figure(r.in)}</td>
+      <td className="text-right">{figure(r.balance)}</td>
     </>
   )
 }

@@ -11,7 +11,8 @@ import { AmountInput, amountIn, amountText } from '@/parts/form/AmountInput'
 import { Field } from '@/parts/form/Field'
 import { JournalEntry } from '@/parts/JournalEntry'
 import { useKept } from '@/parts/kept'
-import { box } from '@/parts/look'
+import { box, noteBox, textLink } from '@/parts/look'
+import { Acts } from '@/parts/View'
 import type { Booking } from './booking'
 import type { Waiting } from './types'
 
@@ -129,7 +130,7 @@ export function BookingEditor({
 
   return (
     <form
-      className="booking"
+      className="flex flex-1 flex-col gap-[9px]"
       aria-label={split ? 'Split the line' : 'Change this line'}
       onSubmit={submit}
       onKeyDown={(e) => e.key === 'Escape' && leave()}
@@ -138,7 +139,7 @@ export function BookingEditor({
         {(ids) => <input {...ids} className={box()} value={payee} onChange={(e) => set({ payee: e.target.value })} />}
       </Field>
       {parts.map((p, i) => (
-        <div className={several ? 'part several' : 'part'} key={p.key}>
+        <div className={several ? 'grid grid-cols-[minmax(0,1fr)_92px] gap-2' : undefined} key={p.key}>
           <Field label={several ? `Part ${i + 1}` : 'Books to'}>
             {(ids) => (
               <AccountPicker
@@ -200,7 +201,7 @@ export function BookingEditor({
       ))}
       <button
         type="button"
-        className="link s justify-self-start"
+        className={textLink({ size: 'small', className: 'self-start' })}
         onClick={() => set({ parts: [...parts, emptyPart(Math.max(...parts.map((p) => p.key)) + 1)] })}
       >
         {several ? 'One more part' : 'Split it'}
@@ -209,21 +210,21 @@ export function BookingEditor({
         {(ids) => <input {...ids} className={box()} value={note} onChange={(e) => set({ note: e.target.value })} />}
       </Field>
       {problem === undefined && check.error && (
-        <p className="note-error" role="alert">
+        <p className={noteBox({ tone: 'bad' })} role="alert">
           {messageOf(check.error)}
         </p>
       )}
       {problem === undefined && check.data && (
         <JournalEntry title="Would book" books={check.data.books} between={check.data.betweenBooks} />
       )}
-      <div className="acts">
+      <Acts>
         <Button type="submit" tone="go" whyNot={problem ?? (check.error ? messageOf(check.error) : undefined)}>
           Take it <kbd>Enter</kbd>
         </Button>
         <Button onClick={leave}>
           Leave it <kbd>Esc</kbd>
         </Button>
-      </div>
+      </Acts>
     </form>
   )
 }
@@ -246,7 +247,7 @@ function Asked({
         <button
           key={value}
           type="button"
-          className="link mr-2"
+          className={textLink({ className: 'mr-2' })}
           onClick={() => onText(known(amountIn(currency), figure(value), value))}
         >
           {figure(value)}

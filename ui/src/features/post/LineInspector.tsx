@@ -2,8 +2,11 @@ import { useQuery } from '@tanstack/react-query'
 import { Fragment } from 'react'
 import { api, data, messageOf } from '@/api/client'
 import { MayChange } from '@/app/MayChange'
+import { Button } from '@/parts/Button'
 import { counted, day, longDay, signed } from '@/parts/figures'
 import { JournalEntry } from '@/parts/JournalEntry'
+import { factList, noteBox } from '@/parts/look'
+import { Acts, Inspector, InspectorHead } from '@/parts/View'
 import { BookingEditor } from './BookingEditor'
 import { type Booking, isComplete } from './booking'
 import type { Waiting } from './types'
@@ -44,16 +47,12 @@ export function LineInspector({
   onPair: (postingId: string, entryNo: number) => void
 }) {
   return (
-    <aside className="insp" aria-label="Selected line">
-      <div className="ih">
-        <h2>{booking.payee || 'Who is this?'}</h2>
-        <span className="big">{signed(line.amount)}</span>
-      </div>
-      <p className="q s ihs">
+    <Inspector label="Selected line">
+      <InspectorHead title={booking.payee || 'Who is this?'} figure={signed(line.amount)}>
         {longDay(line.bookedOn)}, {line.accountName}, {line.currency}
-      </p>
+      </InspectorHead>
       <h3>From the bank</h3>
-      <dl className="kv">
+      <dl className={factList}>
         <dt>Text</dt>
         <dd>{line.text}</dd>
         {line.reference && (
@@ -96,23 +95,28 @@ export function LineInspector({
       {mode === 'look' && <Alternatives line={line} onPair={onPair} />}
       {mode === 'look' && (
         <MayChange>
-          <div className="acts">
-            <button type="button" className="btn go wide" disabled={!isComplete(booking)} onClick={onPost}>
+          <Acts>
+            <Button
+              tone="go"
+              size="wide"
+              whyNot={isComplete(booking) ? undefined : 'Say what it is for first: C opens the choice.'}
+              onClick={onPost}
+            >
               Post this line <kbd>Enter</kbd>
-            </button>
-            <button type="button" className="btn full" onClick={() => setMode('change')}>
+            </Button>
+            <Button className="col-span-full" onClick={() => setMode('change')}>
               {isComplete(booking) ? 'Change for this line only' : 'Say what it is'} <kbd>C</kbd>
-            </button>
-            <button type="button" className="btn" onClick={() => setMode('rule')}>
+            </Button>
+            <Button onClick={() => setMode('rule')}>
               Make a rule <kbd>R</kbd>
-            </button>
-            <button type="button" className="btn" onClick={() => setMode('split')}>
+            </Button>
+            <Button onClick={() => setMode('split')}>
               Split <kbd>S</kbd>
-            </button>
-          </div>
+            </Button>
+          </Acts>
         </MayChange>
       )}
-    </aside>
+    </Inspector>
   )
 }
 
@@ -130,13 +134,15 @@ function WouldBook({ line, booking }: { line: Waiting; booking: Booking }) {
     return (
       <>
         <h3>Would book</h3>
-        <p className="q">Nothing yet: no rule fits. Say what it is for, or make a rule for all lines like it.</p>
+        <p className="text-ink-2">
+          Nothing yet: no rule fits. Say what it is for, or make a rule for all lines like it.
+        </p>
       </>
     )
   }
   if (entry.error) {
     return (
-      <p className="note-error" role="alert">
+      <p className={noteBox({ tone: 'bad' })} role="alert">
         {messageOf(entry.error)}
       </p>
     )
@@ -150,15 +156,19 @@ function Alternatives({ line, onPair }: { line: Waiting; onPair: (postingId: str
   return (
     <>
       <h3 className="mt-3">Or it is in the books already</h3>
-      <ol className="alts">
+      <ol>
         {line.alternatives.slice(0, 3).map((a, i) => (
-          <li key={a.postingId}>
-            <button type="button" onClick={() => onPair(a.postingId, a.entryNo)}>
-              <kbd>{i + 1}</kbd>
+          <li key={a.postingId} className="border-b border-hairline">
+            <button
+              type="button"
+              className="grid min-h-[27px] w-full grid-cols-[26px_minmax(0,1fr)_auto] items-center border-0 bg-transparent px-0 py-0.5 text-[13px] hover:text-dusk"
+              onClick={() => onPair(a.postingId, a.entryNo)}
+            >
+              <kbd className="justify-self-start">{i + 1}</kbd>
               <span>
                 No. {a.entryNo}, {a.payee}
               </span>
-              <span className="qq s">
+              <span className="text-small text-ink-3">
                 {day(a.date)}, {a.daysApart === 0 ? 'same day' : `${counted(a.daysApart, 'day')} apart`}
               </span>
             </button>

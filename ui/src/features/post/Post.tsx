@@ -2,20 +2,21 @@ import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { api, data, Problem } from '@/api/client'
 import { booksChanged } from '@/api/queries'
-import { useCommands } from '@/app/commands'
+import { type Command, useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { RuleEditor } from '@/features/rules/RuleEditor'
 import { counted, figure } from '@/parts/figures'
+import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { useKept } from '@/parts/kept'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
+import { Head, Leaf, View } from '@/parts/View'
 import { type Booking, bookingOf, isComplete } from './booking'
 import { LineInspector } from './LineInspector'
 import { StackTable } from './StackTable'
 import type { Reason, StacksPage, Waiting } from './types'
-import './post.css'
 
 /** Waiting lines, stacked by reason; the selected one shown as the entry that it would become. */
 export function Post() {
@@ -28,11 +29,11 @@ export function Post() {
   if (!stacks.data) return <Loading what="waiting lines" />
   if (stacks.data.count === 0) {
     return (
-      <main tabIndex={-1}>
+      <View>
         <Nothing title="Nothing waits to be posted">
           <p>Every bank line that was gathered is in the journal. New ones come by Gather.</p>
         </Nothing>
-      </main>
+      </View>
     )
   }
   return <PostPage page={stacks.data} />
@@ -48,11 +49,14 @@ function PostPage({ page }: { page: StacksPage }) {
   const [mode, setMode] = useState<Mode>('look')
 
   const shown = useMemo(() => page.stacks.filter((s) => !folded.has(s.reason)).flatMap((s) => s.lines), [page, folded])
-  const { selected, select, move } = useSelection(
+  const selection = useSelection(
     shown.map((l) => l.id),
     'line',
   )
-  const line = shown.find((l) => l.id === selected)
+  const { select, move } = selection
+  const line = shown.find((l) => l.id === selection.selected)
+  const chosen = shown.filter((l) => selection.chosen.has(l.id))
+  const several = chosen.length > 1
   const bookingFor = (l: Waiting) => changed[l.id] ?? bookingOf(l)
   const isTicked = (l: Waiting) => isComplete(bookingFor(l)) && !unticked.has(l.id)
 
@@ -101,12 +105,9 @@ function PostPage({ page }: { page: StacksPage }) {
     await booksChanged()
   }
 
-  function tick(l: Waiting) {
-    setUnticked((old) => {
-      const next = new Set(old)
-      if (!next.delete(l.id)) next.add(l.id)
-      return next
-    })
+  function tick(lines: Waiting[], on: boolean) {
+    const ids = lines.filter((l) => isComplete(bookingFor(l))).map((l) => l.id)
+    setUnticked((old) => (on ? new Set([...old].filter((id) => !ids.includes(id))) : new Set([...old, ...ids])))
   }
   const stackOf = (l: Waiting) => page.stacks.find((s) => s.lines.some((other) => other.id === l.id))
   const tickedOf = (lines: Waiting[]) => lines.filter(isTicked)
@@ -120,19 +121,36 @@ function PostPage({ page }: { page: StacksPage }) {
     select(next.lines[0]?.id)
   }
 
+  const alone: Command[] = several
+    ? []
+    : [
+        { keys: ['c'], label: 'Change this line only', strip: 'change', run: () => setMode('change') },
+        { keys: ['r'], label: 'Make a rule from this line', strip: 'make rule', run: () => setMode('rule') },
+        { keys: ['s'], label: 'Split this line', strip: 'split', run: () => setMode('split') },
+      ].map((command) => ({ ...command, changes: true, onRow: true }))
   useCommands([
     { keys: ['n'], label: 'Next stack', strip: 'next stack', run: nextStack },
     {
       keys: [' '],
-      label: 'Tick or untick the line',
+      label: several ? 'Tick or untick these lines' : 'Tick or untick the line',
+      id: 'tick',
       changes: true,
       strip: 'tick',
+      onRow: true,
       run: () => {
-        if (line && isComplete(bookingFor(line))) tick(line)
-        move(1)
+        tick(chosen, !chosen.some(isTicked))
+        if (!several) move(1)
       },
     },
-    { keys: ['Enter'], label: 'Post this line', changes: true, strip: 'post line', run: () => line && post([line]) },
+    {
+      keys: ['Enter'],
+      id: 'post line',
+      label: several ? `Post these ${chosen.length} lines` : 'Post this line',
+      changes: true,
+      strip: several ? 'post these' : 'post line',
+      onRow: true,
+      run: () => post(chosen),
+    },
     {
       keys: ['Shift+Enter'],
       label: 'Post the ticked lines of this stack',
@@ -140,27 +158,29 @@ function PostPage({ page }: { page: StacksPage }) {
       strip: 'post stack',
       run: () => line && post(tickedOf(stackOf(line)?.lines ?? [])),
     },
-    { keys: ['c'], label: 'Change this line only', changes: true, strip: 'change', run: () => setMode('change') },
-    { keys: ['r'], label: 'Make a rule from this line', changes: true, strip: 'make rule', run: () => setMode('rule') },
-    { keys: ['s'], label: 'Split this line', changes: true, strip: 'split', run: () => setMode('split') },
+    ...alone,
     ...(line?.alternatives ?? []).slice(0, 3).map((a, i) => ({
       keys: [String(i + 1)],
       label: `It is no. ${a.entryNo}, ${a.payee}`,
+      changes: true,
+      onRow: true,
       run: () => line && pair(line, a.postingId, a.entryNo),
     })),
   ])
 
   return (
-    <main className="split" tabIndex={-1}>
-      <section className="sheet">
-        <div className="head">
-          <h1>{counted(page.count, 'line')} to post</h1>
-          <span className="q">
-            from {counted(page.accounts, 'account')},{' '}
-            {page.sums.map((s) => `${s.currency} ${figure(s.amount)}`).join(' and ')}
-          </span>
-        </div>
-        <Scroll label="Lines to post">
+    <View beside>
+      <Leaf>
+        <Head
+          title={<>{counted(page.count, 'line')} to post</>}
+          about={
+            <>
+              from {counted(page.accounts, 'account')},{' '}
+              {page.sums.map((s) => `${s.currency} ${figure(s.amount)}`).join(' and ')}
+            </>
+          }
+        />
+        <Scroll grid label="Lines to post">
           <StackTable
             page={page}
             folded={folded}
@@ -169,22 +189,20 @@ function PostPage({ page }: { page: StacksPage }) {
                 old.has(reason) ? new Set([...old].filter((r) => r !== reason)) : new Set([...old, reason]),
               )
             }
-            selected={selected}
-            onSelect={(id) => {
-              select(id)
-              setMode('look')
-            }}
+            selection={selection}
+            onPick={() => setMode('look')}
             bookingFor={bookingFor}
             isTicked={isTicked}
             onTick={tick}
-            onPost={(lines) => post(tickedOf(lines))}
+            onPost={post}
             onAnswer={(l) => {
               select(l.id)
               setMode('change')
             }}
           />
         </Scroll>
-      </section>
+        <ChosenSum what="line" amounts={chosen.map((l) => ({ amount: l.amount, currency: l.currency }))} />
+      </Leaf>
       {line && mode === 'rule' && (
         <RuleEditor
           key={line.id}
@@ -209,6 +227,6 @@ function PostPage({ page }: { page: StacksPage }) {
           onPair={(postingId, entryNo) => pair(line, postingId, entryNo)}
         />
       )}
-    </main>
+    </View>
   )
 }

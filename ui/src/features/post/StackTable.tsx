@@ -3,8 +3,13 @@ import { Fragment } from 'react'
 import { accounts } from '@/api/queries'
 import { MayChange } from '@/app/MayChange'
 import { Flow } from '@/parts/Amount'
-import { counted, day, figure, isPositive, signed } from '@/parts/figures'
-import { Icon } from '@/parts/Icon'
+import { Button } from '@/parts/Button'
+import { Check } from '@/parts/Check'
+import { Fold } from '@/parts/Fold'
+import { counted, day, figure } from '@/parts/figures'
+import { type Column, Grid, type Item, type RowState } from '@/parts/grid/Grid'
+import { chip, raw } from '@/parts/look'
+import type { Selection } from '@/parts/useSelection'
 import { type Booking, isComplete } from './booking'
 import type { Reason, Stack, StacksPage, Waiting } from './types'
 
@@ -17,168 +22,152 @@ interface Props {
   page: StacksPage
   folded: Set<Reason>
   onFold: (reason: Reason) => void
-  selected: string | undefined
-  onSelect: (id: string) => void
+  selection: Selection
+  onPick: () => void
   bookingFor: (line: Waiting) => Booking
   isTicked: (line: Waiting) => boolean
-  onTick: (line: Waiting) => void
+  onTick: (lines: Waiting[], on: boolean) => void
   onPost: (lines: Waiting[]) => void
   onAnswer: (line: Waiting) => void
 }
 
+const NARROW = 'narrow:hidden'
+
+/** The waiting lines under the reasons for what is proposed for them. */
 export function StackTable(props: Props) {
+  const currency = props.page.sums[0]?.currency ?? ''
+  const columns: Column[] = [
+    { head: <span className="sr-only">To post</span>, width: 'w-[44px]' },
+    { head: 'Date', width: 'w-[54px]' },
+    { head: 'Payee', width: 'w-[150px]' },
+    { head: 'Bank’s text', off: NARROW },
+    { head: 'Account', width: 'w-[104px]', off: NARROW },
+    { head: `Amount, ${currency}`, width: 'w-[92px]', end: true },
+    { head: 'Books to', width: 'w-[148px] narrow:w-[120px]' },
+    { head: 'Evidence', width: 'w-[168px] narrow:w-[110px]' },
+  ]
+  const items = props.page.stacks.flatMap((stack): Item<Waiting>[] => [
+    { key: stack.reason, height: 32, band: <StackBand stack={stack} currency={currency} {...props} /> },
+    ...(props.folded.has(stack.reason) ? [] : stack.lines.map((row) => ({ key: row.id, row }))),
+  ])
   return (
-    <table className="tb post" aria-label="Waiting lines">
-      <colgroup>
-        <col className="tick-col" />
-        <col className="date-col" />
-        <col className="payee-col" />
-        <col className="text-col" />
-        <col className="account-col" />
-        <col className="amount-col" />
-        <col className="to-col" />
-        <col className="evidence-col" />
-      </colgroup>
-      <thead>
-        <tr>
-          <th>
-            <span className="vh">To post</span>
-          </th>
-          <th>Date</th>
-          <th>Payee</th>
-          <th className="text-cell">Bank’s text</th>
-          <th className="account-cell">Account</th>
-          <th className="n">Amount, {props.page.sums[0]?.currency}</th>
-          <th>Books to</th>
-          <th className="evidence-cell">Evidence</th>
-        </tr>
-      </thead>
-      {props.page.stacks.map((stack) => (
-        <StackRows key={stack.reason} stack={stack} {...props} />
-      ))}
-    </table>
+    <Grid
+      label="Waiting lines"
+      className="cells:px-1.5"
+      columns={columns}
+      items={items}
+      selection={props.selection}
+      onPick={props.onPick}
+      cells={(line, state) => <LineCells line={line} state={state} currency={currency} {...props} />}
+    />
   )
 }
 
-function StackRows({ stack, ...props }: Props & { stack: Stack }) {
+function StackBand({ stack, currency, ...props }: Props & { stack: Stack; currency: string }) {
   const { name, why } = REASONS[stack.reason]
-  const open = !props.folded.has(stack.reason)
   const ready = stack.lines.filter(props.isTicked)
   const first = stack.lines[0]
   return (
-    <tbody>
-      <tr className="band">
-        <td colSpan={3}>
-          <button type="button" aria-expanded={open} onClick={() => props.onFold(stack.reason)}>
-            <Icon name={open ? 'down' : 'right'} />
-            <span>
-              <b>{name}</b>
-              <span className="cnt">{stack.count}</span>
-            </span>
-          </button>
-        </td>
-        <td className="q s text-cell">{why}</td>
-        <td className="account-cell" />
-        <td className="n b">
-          {stack.sums.map((s) => (
-            <Fragment key={s.currency}>
-              {s.currency !== props.page.sums[0]?.currency && <span className="q s"> {s.currency} </span>}
-              <Flow amount={s.amount} />
-            </Fragment>
-          ))}
-        </td>
-        <td className="q s">{stack.count > stack.lines.length && `first ${stack.lines.length} shown`}</td>
-        <td className="n evidence-cell">
-          <MayChange>
-            {stack.reason === 'OPEN_QUESTION' && ready.length === 0 ? (
-              <button type="button" className="btn small" onClick={() => first && props.onAnswer(first)}>
-                Answer {stack.count}
-              </button>
-            ) : (
-              <button
-                type="button"
-                className="btn small"
-                disabled={ready.length === 0}
-                onClick={() => props.onPost(stack.lines)}
-              >
-                Post {ready.length}
-              </button>
-            )}
-          </MayChange>
-        </td>
-      </tr>
-      {open && stack.lines.map((line) => <LineRow key={line.id} line={line} {...props} />)}
-    </tbody>
+    <>
+      <td colSpan={3}>
+        <Fold open={!props.folded.has(stack.reason)} flip={() => props.onFold(stack.reason)}>
+          <b>{name}</b> <b className="ml-1.5 text-heartwood">{stack.count}</b>
+        </Fold>
+      </td>
+      <td className={`text-small text-ink-2 ${NARROW}`}>{why}</td>
+      <td className={NARROW} />
+      <td className="text-right font-semibold">
+        {stack.sums.map((s) => (
+          <Fragment key={s.currency}>
+            {s.currency !== currency && <span className="text-small text-ink-2"> {s.currency} </span>}
+            <Flow amount={s.amount} />
+          </Fragment>
+        ))}
+      </td>
+      <td className="text-small text-ink-2">
+        {stack.count > stack.lines.length && `first ${stack.lines.length} shown`}
+      </td>
+      <td className="text-right">
+        <MayChange>
+          {stack.reason === 'OPEN_QUESTION' && ready.length === 0 ? (
+            <Button size="small" onClick={() => first && props.onAnswer(first)}>
+              Answer {stack.count}
+            </Button>
+          ) : (
+            <Button
+              size="small"
+              whyNot={ready.length === 0 ? 'No line of this stack is ticked.' : undefined}
+              onClick={() => props.onPost(ready)}
+            >
+              Post {ready.length}
+            </Button>
+          )}
+        </MayChange>
+      </td>
+    </>
   )
 }
 
-function LineRow({
+function LineCells({
   line,
-  page,
-  selected,
-  onSelect,
+  state,
+  currency,
   bookingFor,
   isTicked,
   onTick,
   onAnswer,
-}: Props & { line: Waiting }) {
+}: Props & { line: Waiting; state: RowState; currency: string }) {
   const booking = bookingFor(line)
-  const complete = isComplete(booking)
   const payee = booking.payee || 'Who is this?'
+  const ticked = isTicked(line)
   return (
-    <tr
-      className={line.id === selected ? 'row sel' : 'row'}
-      data-row={line.id}
-      aria-selected={line.id === selected}
-      onClick={() => onSelect(line.id)}
-    >
-      <td>
-        {/* biome-ignore lint/a11y/useSemanticElements: drawn by us in all three states */}
-        <button
-          type="button"
-          role="checkbox"
-          className="tick"
-          aria-checked={isTicked(line)}
-          aria-label={`${payee}, ${day(line.bookedOn)}, ${figure(line.amount)}`}
-          disabled={!complete}
-          onClick={(e) => {
-            e.stopPropagation()
-            onTick(line)
-          }}
-        />
+    <>
+      <td className="pr-0">
+        <MayChange>
+          <Check
+            tabIndex={state.tabIndex}
+            checked={ticked}
+            aria-label={`${payee}, ${day(line.bookedOn)}, ${figure(line.amount)}`}
+            disabled={!isComplete(booking)}
+            onChange={(on) => onTick([line], on)}
+          />
+        </MayChange>
       </td>
-      <td className="q">{day(line.bookedOn)}</td>
-      <td className={booking.payee ? undefined : 'wait'}>{payee}</td>
-      <td className="raw text-cell" title={line.text}>
+      <td className="text-ink-2">{day(line.bookedOn)}</td>
+      <td className={booking.payee ? undefined : 'text-heartwood'}>{payee}</td>
+      <td className={`${raw} ${NARROW}`} title={line.text}>
         {line.text}
       </td>
-      <td className="q s account-cell">{line.accountName}</td>
-      <td className="n">
-        {line.currency !== page.sums[0]?.currency && <span className="q s">{line.currency} </span>}
-        <span className={isPositive(line.amount) ? 'in' : undefined}>{signed(line.amount)}</span>
+      <td className={`text-small text-ink-2 ${NARROW}`}>{line.accountName}</td>
+      <td className="text-right">
+        {line.currency !== currency && <span className="text-small text-ink-2">{line.currency} </span>}
+        <Flow amount={line.amount} />
       </td>
       <td>
         {booking.parts.length ? (
-          <span className="chip">
+          <span className={chip()}>
             <PartNames booking={booking} />
           </span>
         ) : (
-          <button
-            type="button"
-            className="chip ask"
-            onClick={(e) => {
-              e.stopPropagation()
-              onAnswer(line)
-            }}
-          >
-            choose…
-          </button>
+          <MayChange>
+            <button
+              type="button"
+              tabIndex={state.tabIndex}
+              className={chip({ tone: 'ask' })}
+              onClick={(event) => {
+                event.stopPropagation()
+                onAnswer(line)
+              }}
+            >
+              choose…
+            </button>
+          </MayChange>
         )}
       </td>
-      <td className="q s evidence-cell">
+      <td className="text-small text-ink-2">
         <Evidence line={line} />
       </td>
-    </tr>
+    </>
   )
 }
 
@@ -200,7 +189,7 @@ function Evidence({ line }: { line: Waiting }) {
   }
   if (known) {
     return (
-      <span className="wait">
+      <span className="text-heartwood">
         perhaps no. {known.entryNo}, {known.daysApart === 0 ? 'same day' : `${counted(known.daysApart, 'day')} apart`}
       </span>
     )

@@ -56,7 +56,7 @@ export function CorrectStatement({ sheet, onClose }: { sheet: Schemas['SheetJson
         needed={`Type the closing balance as it stands on the statement, such as ${figure('2409.65')}.`}
       />
       <Foot go="Correct it" onLeave={leave}>
-        <Button tone="kill" className="full" onClick={putAway}>
+        <Button tone="kill" className="col-span-full" onClick={putAway}>
           Put the statement away
         </Button>
       </Foot>

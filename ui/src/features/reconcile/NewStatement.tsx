@@ -5,6 +5,7 @@ import { figure } from '@/parts/figures'
 import { dayText } from '@/parts/form/DayInput'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { AmountField, DateField } from '@/parts/form/fields'
+import { Acts } from '@/parts/View'
 
 /** Begins a statement from paper: the day it closes and the balance that it states. */
 export function NewStatement({
@@ -27,7 +28,7 @@ export function NewStatement({
   }
   return (
     <Form of={of} send={begin} className="flex flex-1 flex-col gap-3" fieldOf={{ amount: 'closing' }}>
-      <p className="q">
+      <p className="text-ink-2">
         With the statement beside the screen: its last day and the balance at its end. What is owed on a card or a loan
         is below zero.
       </p>
@@ -50,11 +51,11 @@ export function NewStatement({
         placeholder={figure(row.agreedBalance)}
       />
       <MayChange>
-        <div className="acts">
-          <Button type="submit" tone="go" size="wide" className="full">
+        <Acts>
+          <Button type="submit" tone="go" size="wide">
             Begin to tick <kbd>Enter</kbd>
           </Button>
-        </div>
+        </Acts>
       </MayChange>
     </Form>
   )

@@ -13,22 +13,25 @@ export function Proof({ sheet }: { sheet: Sheet }) {
   const all = sheet.postings.length + sheet.unposted.length
   const own = proof.statementLines
   return (
-    <section className="rtop" aria-label="The proof">
+    <section
+      className="grid grid-cols-[minmax(0,1fr)_var(--insp)] border-b border-hairline-2 bg-leaf"
+      aria-label="The proof"
+    >
       <div className="min-w-0 px-(--edge) pt-[11px] pb-[9px]">
         <div className="flex h-7 items-center gap-3.5 whitespace-nowrap">
-          <h1 className="title">
+          <h1>
             {sheet.accountName}{' '}
-            <span className="q">
+            <span className="text-ink-2">
               {sheet.tail && `..${sheet.tail}, `}
               {sheet.currency}
             </span>
           </h1>
-          <span className="q narrow-off">
+          <span className="text-ink-2 max-[1180px]:hidden">
             statement of {longDay(sheet.closesOn)}, {own === undefined ? 'figures only' : counted(own, 'line')}
           </span>
           <span className="ml-auto flex items-center gap-2">
             <Ring state={sheet.finished ? 'AGREED' : 'IN_PROGRESS'} share={sheet.agreedShare} label={null} />
-            <span className={sheet.finished ? 'in' : 'wait'}>
+            <span className={sheet.finished ? 'text-needle' : 'text-heartwood'}>
               {sheet.finished ? 'agreed to zero' : `${ticked} of ${all} lines ticked`}
             </span>
           </span>
@@ -86,7 +89,7 @@ function Row({ name, figures, children }: { name: string; figures: Figures; chil
   return (
     <tr className="h-[25px]">
       <th className="whitespace-nowrap p-0 text-left font-normal">
-        {name} <span className="q">{children}</span>
+        {name} <span className="text-ink-2">{children}</span>
       </th>
       <Said amount={figures.opening} className={cell} />
       <Said amount={figures.in} className={cell} />
@@ -100,8 +103,8 @@ function Said({ amount, className }: { amount: string | undefined; className: st
   return (
     <td className={className}>
       {amount === undefined ? (
-        <span className="qq">
-          –<span className="vh">not said</span>
+        <span className="text-ink-3">
+          –<span className="sr-only">not said</span>
         </span>
       ) : (
         figure(amount)
@@ -116,14 +119,14 @@ function Part({ amount }: { amount: string | undefined }) {
   if (amount === undefined)
     return (
       <td className={cell}>
-        <span className="vh">not known</span>
+        <span className="sr-only">not known</span>
       </td>
     )
   if (isZero(amount))
     return (
       <td className={`${cell} text-needle`}>
         <span aria-hidden="true">=</span>
-        <span className="vh">the same</span>
+        <span className="sr-only">the same</span>
       </td>
     )
   return <td className={`${cell} text-aril`}>{figure(amount)}</td>

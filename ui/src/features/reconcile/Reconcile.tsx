@@ -7,13 +7,16 @@ import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { Apart } from '@/parts/Amount'
+import { Button } from '@/parts/Button'
 import { counted, day, figure, longDay } from '@/parts/figures'
+import { type Column, Grid, type Item, type RowState } from '@/parts/grid/Grid'
+import { entryTable, sumRow, textLink } from '@/parts/look'
 import { Ring } from '@/parts/Ring'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
+import { Acts, Head, Inspector, InspectorHead, Leaf, View } from '@/parts/View'
 import { NewStatement } from './NewStatement'
-import './reconcile.css'
 
 type Row = Schemas['AccountToReconcileJson']
 
@@ -35,12 +38,19 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
   const search = useScopeSearch()
   const [beginning, setBeginning] = useState(false)
   const first = rows.find((r) => r.statements.length > 0)?.accountId
-  const { selected, select } = useSelection(
-    rows.map((r) => r.accountId),
+  const shown = allBooks
+    .map((book) => ({ book, accounts: rows.filter((r) => r.bookId === book.id) }))
+    .filter(({ accounts }) => accounts.length > 0)
+  const selection = useSelection(
+    shown.flatMap(({ accounts }) => accounts.map((r) => r.accountId)),
     'account',
     first,
   )
-  const row = rows.find((r) => r.accountId === selected)
+  const row = rows.find((r) => r.accountId === selection.selected)
+  const items = shown.flatMap(({ book, accounts }): Item<Row>[] => [
+    { key: book.id, height: 32, band: <BookBand name={book.name} /> },
+    ...accounts.map((r) => ({ key: r.accountId, row: r })),
+  ])
   const inProgress = rows.reduce((sum, r) => sum + r.statements.length, 0)
   const openStatement = (r: Row | undefined) => {
     const [statement] = r?.statements ?? []
@@ -48,96 +58,65 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
     else setBeginning(true)
   }
   useCommands([
-    { keys: ['Enter'], label: 'Open the statement', strip: 'open statement', run: () => openStatement(row) },
+    {
+      keys: ['Enter'],
+      label: 'Open the statement',
+      strip: 'open statement',
+      onRow: true,
+      run: () => openStatement(row),
+    },
     {
       keys: ['n'],
       label: 'Enter a statement from paper',
       changes: true,
       strip: 'new statement',
+      onRow: true,
       run: () => setBeginning(true),
     },
   ])
 
   return (
-    <main className="split" tabIndex={-1}>
-      <section className="sheet">
-        <div className="head">
-          <h1>{inProgress ? `${counted(inProgress, 'statement')} to reconcile` : 'No statement in progress'}</h1>
-          <span className="q">agreed when nothing is apart, and not before</span>
-        </div>
-        <Scroll label="Accounts">
-          <table className="tb" aria-label="Accounts to reconcile">
-            <colgroup>
-              <col />
-              <col className="w-[110px] narrow-off" />
-              <col className="w-[130px] narrow-off" />
-              <col className="w-[150px]" />
-              <col className="w-[120px]" />
-              <col className="w-[130px]" />
-            </colgroup>
-            <thead>
-              <tr>
-                <th>Account</th>
-                <th className="narrow-off">Agreed through</th>
-                <th className="n narrow-off">Balance then</th>
-                <th>In progress</th>
-                <th className="n">Statement says</th>
-                <th className="n">Apart</th>
-              </tr>
-            </thead>
-            {allBooks
-              .filter((b) => rows.some((r) => r.bookId === b.id))
-              .map((b) => (
-                <tbody key={b.id}>
-                  <tr className="band calm">
-                    <td colSpan={6} className="serif text-lead">
-                      {b.name}
-                    </td>
-                  </tr>
-                  {rows
-                    .filter((r) => r.bookId === b.id)
-                    .map((r) => (
-                      <AccountRow
-                        key={r.accountId}
-                        row={r}
-                        selected={r.accountId === selected}
-                        select={() => {
-                          select(r.accountId)
-                          setBeginning(false)
-                        }}
-                        open={(id) => navigate(`/reconcile/${id}${search}`)}
-                      />
-                    ))}
-                </tbody>
-              ))}
-          </table>
+    <View beside>
+      <Leaf>
+        <Head
+          title={inProgress ? `${counted(inProgress, 'statement')} to reconcile` : 'No statement in progress'}
+          about="agreed when nothing is apart, and not before"
+        />
+        <Scroll grid label="Accounts">
+          <Grid
+            label="Accounts to reconcile"
+            columns={COLUMNS}
+            items={items}
+            selection={selection}
+            onPick={() => setBeginning(false)}
+            onOpen={openStatement}
+            cells={(r, state) => (
+              <AccountCells row={r} state={state} open={(id) => navigate(`/reconcile/${id}${search}`)} />
+            )}
+          />
         </Scroll>
-      </section>
-      <aside className="insp" aria-label="Selected account">
+      </Leaf>
+      <Inspector label="Selected account">
         {row && (
           <>
-            <div className="ih">
-              <h2>{row.accountName}</h2>
-              <span className="big">{figure(row.agreedBalance)}</span>
-            </div>
-            <p className="q s ihs">
+            <InspectorHead title={row.accountName} figure={figure(row.agreedBalance)}>
               {row.agreedThrough ? `agreed through ${longDay(row.agreedThrough)}` : 'opening balance'}, {row.currency}
-            </p>
+            </InspectorHead>
             {row.statements.length > 0 && !beginning ? (
               <>
                 {row.statements.map((statement) => (
                   <Figures key={statement.id} statement={statement} />
                 ))}
-                <div className="acts">
-                  <button type="button" className="btn go wide" onClick={() => openStatement(row)}>
+                <Acts>
+                  <Button tone="go" size="wide" onClick={() => openStatement(row)}>
                     Open the statement of {day(row.statements[0]?.closesOn ?? '')} <kbd>Enter</kbd>
-                  </button>
+                  </Button>
                   <MayChange>
-                    <button type="button" className="btn full" onClick={() => setBeginning(true)}>
+                    <Button className="col-span-full" onClick={() => setBeginning(true)}>
                       Enter another from paper <kbd>N</kbd>
-                    </button>
+                    </Button>
                   </MayChange>
-                </div>
+                </Acts>
               </>
             ) : (
               <NewStatement
@@ -149,8 +128,8 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
             )}
           </>
         )}
-      </aside>
-    </main>
+      </Inspector>
+    </View>
   )
 }
 
@@ -158,7 +137,7 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
 function Figures({ statement }: { statement: Row['statements'][number] }) {
   const { ticked, toTick } = statement
   return (
-    <table className="entry mb-4" aria-label={`Statement of ${longDay(statement.closesOn)}`}>
+    <table className={`${entryTable} mb-4`} aria-label={`Statement of ${longDay(statement.closesOn)}`}>
       <colgroup>
         <col />
         <col className="w-[110px]" />
@@ -166,22 +145,22 @@ function Figures({ statement }: { statement: Row['statements'][number] }) {
       <tbody>
         <tr>
           <td>Statement says, {day(statement.closesOn)}</td>
-          <td className="n">{figure(statement.closing)}</td>
+          <td className="text-right">{figure(statement.closing)}</td>
         </tr>
         <tr>
           <td>
             Ticked{' '}
-            <span className="q">
+            <span className="text-ink-2">
               {ticked} of {counted(ticked + toTick, 'line')}
             </span>
           </td>
-          <td className="n">{figure(statement.tickedBalance)}</td>
+          <td className="text-right">{figure(statement.tickedBalance)}</td>
         </tr>
       </tbody>
       <tfoot>
-        <tr>
+        <tr className={sumRow}>
           <td>Apart</td>
-          <td className="n">
+          <td className="text-right">
             <Apart amount={statement.difference} />
           </td>
         </tr>
@@ -190,44 +169,55 @@ function Figures({ statement }: { statement: Row['statements'][number] }) {
   )
 }
 
-function AccountRow({
-  row,
-  selected,
-  select,
-  open,
-}: {
-  row: Row
-  selected: boolean
-  select: () => void
-  open: (id: string) => void
-}) {
+const NARROW = 'narrow:hidden'
+const COLUMNS: Column[] = [
+  { head: 'Account' },
+  { head: 'Agreed through', width: 'w-[110px]', off: NARROW },
+  { head: 'Balance then', width: 'w-[130px]', end: true, off: NARROW },
+  { head: 'In progress', width: 'w-[150px]' },
+  { head: 'Statement says', width: 'w-[120px]', end: true },
+  { head: 'Apart', width: 'w-[130px]', end: true },
+]
+
+function BookBand({ name }: { name: string }) {
+  return (
+    <td colSpan={COLUMNS.length} className="font-serif text-lead">
+      {name}
+    </td>
+  )
+}
+
+function AccountCells({ row, state, open }: { row: Row; state: RowState; open: (id: string) => void }) {
   const [statement] = row.statements
   const all = statement ? statement.ticked + statement.toTick : 0
   return (
-    <tr className={selected ? 'row sel' : 'row'} data-row={row.accountId} aria-selected={selected} onClick={select}>
+    <>
       <td>
-        <b className="font-medium">{row.accountName}</b> {row.tail && <span className="qq s">..{row.tail}</span>}
+        <b className="font-medium">{row.accountName}</b>{' '}
+        {row.tail && <span className="text-small text-ink-3">..{row.tail}</span>}
       </td>
-      <td className="q narrow-off">{row.agreedThrough ? day(row.agreedThrough) : '–'}</td>
-      <td className="n narrow-off">{figure(row.agreedBalance)}</td>
+      <td className={`text-ink-2 ${NARROW}`}>{row.agreedThrough ? day(row.agreedThrough) : '–'}</td>
+      <td className={`text-right ${NARROW}`}>{figure(row.agreedBalance)}</td>
       <td>
         {statement ? (
           <span className="flex items-center gap-2">
             <Ring state="IN_PROGRESS" share={statement.agreedShare} size={18} label={null} />
-            <button type="button" className="link" onClick={() => open(statement.id)}>
+            <button type="button" tabIndex={state.tabIndex} className={textLink()} onClick={() => open(statement.id)}>
               {day(statement.closesOn)}
             </button>
-            <span className="q s">
+            <span className="text-small text-ink-2">
               {statement.ticked} of {all}
             </span>
-            {row.statements.length > 1 && <span className="q s">+{row.statements.length - 1}</span>}
+            {row.statements.length > 1 && <span className="text-small text-ink-2">+{row.statements.length - 1}</span>}
           </span>
         ) : (
-          <span className="qq">no statement yet</span>
+          <span className="text-ink-3">no statement yet</span>
         )}
       </td>
-      <td className="n">{statement ? figure(statement.closing) : '–'}</td>
-      <td className="n b">{statement ? <Apart amount={statement.difference} /> : <span className="qq">–</span>}</td>
-    </tr>
+      <td className="text-right">{statement ? figure(statement.closing) : '–'}</td>
+      <td className="text-right font-semibold">
+        {statement ? <Apart amount={statement.difference} /> : <span className="text-ink-3">–</span>}
+      </td>
+    </>
   )
 }

@@ -2,6 +2,8 @@ import { useQuery } from '@tanstack/react-query'
 import { api, data, type Schemas } from '@/api/client'
 import { longDay, signed } from '@/parts/figures'
 import { JournalEntry } from '@/parts/JournalEntry'
+import { factList } from '@/parts/look'
+import { InspectorHead } from '@/parts/View'
 
 /** The entry behind the selected line, and what the bank says of it. */
 export function SelectedPosting({ posting }: { posting: Schemas['TickableJson'] }) {
@@ -11,17 +13,13 @@ export function SelectedPosting({ posting }: { posting: Schemas['TickableJson'] 
   })
   return (
     <>
-      <div className="ih">
-        <h2>{posting.payee}</h2>
-        <span className="big">{signed(posting.amount)}</span>
-      </div>
-      <p className="q s ihs">
+      <InspectorHead title={posting.payee} figure={signed(posting.amount)}>
         {longDay(posting.date)}, no. {posting.entryNo}
-      </p>
+      </InspectorHead>
       {posting.bankText !== undefined && (
         <>
           <h3>From the bank</h3>
-          <dl className="kv mb-3">
+          <dl className={`${factList} mb-3`}>
             <dt>Text</dt>
             <dd>{posting.bankText}</dd>
           </dl>

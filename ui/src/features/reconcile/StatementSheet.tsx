@@ -7,15 +7,18 @@ import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
+import { Button } from '@/parts/Button'
 import { counted, figure, isZero, longDay } from '@/parts/figures'
+import { ChosenSum } from '@/parts/grid/ChosenSum'
+import { button, noteBox, textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
-import { useSelection } from '@/parts/useSelection'
+import { Acts, Inspector, Leaf, LeafFoot, View } from '@/parts/View'
 import { CorrectStatement } from './CorrectStatement'
 import { Proof } from './Proof'
 import { SelectedPosting } from './SelectedPosting'
-import { TickTable } from './TickTable'
-import './reconcile.css'
+import { TickTable, useTickLines } from './TickTable'
+import { useTicks } from './useTicks'
 
 type Sheet = Schemas['SheetJson']
 
@@ -36,13 +39,12 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
   const navigate = useNavigate()
   const search = useScopeSearch()
   const [correcting, setCorrecting] = useState(false)
+  const lines = useTickLines(sheet)
+  const { selection } = lines
   const atBank = sheet.postings.filter((p) => p.bankText !== undefined)
-  const inBooks = sheet.postings.filter((p) => p.bankText === undefined)
-  const { selected, select, move } = useSelection(
-    [...atBank, ...inBooks].map((p) => p.postingId),
-    'line',
-  )
-  const posting = sheet.postings.find((p) => p.postingId === selected)
+  const posting = sheet.postings.find((p) => p.postingId === selection.selected)
+  const chosen = sheet.postings.filter((p) => selection.chosen.has(p.postingId))
+  const several = selection.chosen.size > 1
 
   async function run(work: Promise<{ data?: Sheet }>): Promise<boolean> {
     try {
@@ -56,10 +58,7 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
     }
   }
   const path = { id: sheet.id }
-  function tick(postingIds: string[], ticked: boolean) {
-    if (postingIds.length === 0 || sheet.finished) return
-    return run(api.PUT('/api/statements/{id}/ticks', { params: { path }, body: { postingIds, ticked } }))
-  }
+  const tick = useTicks(sheet)
   function tickAllAtBank() {
     const open = atBank.filter((p) => !p.ticked)
     tick(
@@ -83,12 +82,17 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
   useCommands([
     {
       keys: [' '],
-      label: 'Tick or untick the line',
+      id: 'tick',
+      label: several ? 'Tick or untick these lines' : 'Tick or untick the line',
       changes: true,
       strip: 'tick',
+      onRow: true,
       run: () => {
-        if (posting) tick([posting.postingId], !posting.ticked)
-        move(1)
+        tick(
+          chosen.map((p) => p.postingId),
+          chosen.some((p) => !p.ticked),
+        )
+        if (!several) selection.move(1)
       },
     },
     {
@@ -110,99 +114,88 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
   ])
 
   return (
-    <main className="sheet-page" tabIndex={-1}>
-      <Proof sheet={sheet} />
-      <div className="below-proof">
-        <section className="sheet">
-          <Scroll label="The statement">
-            <TickTable
-              sheet={sheet}
-              atBank={atBank}
-              inBooks={inBooks}
-              selected={selected}
-              onSelect={select}
-              onTick={tick}
-            />
-          </Scroll>
-          <div className="foot">
-            {sheet.finished ? (
-              <>
-                <span className="in b">Agreed, nothing apart</span>
-                <Link className="btn end" to={`/reconcile${search}`}>
-                  Back to the statements <kbd>L</kbd>
-                </Link>
-              </>
-            ) : (
-              <>
-                <MayChange>
-                  <button type="button" className="btn" onClick={tickAllAtBank}>
-                    Tick all that the bank shows <kbd>A</kbd>
-                  </button>
-                </MayChange>
-                <span className="end q">
-                  {isZero(sheet.difference) ? (
-                    'nothing is apart'
-                  ) : (
-                    <>
-                      <span className="apart">{figure(sheet.difference.replace('-', ''))}</span> still apart
-                    </>
-                  )}
-                </span>
-                <button type="button" className="btn" onClick={leaveOpen}>
-                  Leave it open <kbd>L</kbd>
-                </button>
-                <button
-                  type="button"
-                  className="btn go"
-                  disabled={!sheet.agrees}
-                  title={sheet.agrees ? undefined : 'when nothing is apart'}
-                  onClick={agree}
-                >
-                  Agree <kbd>G</kbd>
-                </button>
-              </>
-            )}
-          </div>
-        </section>
-        <aside className="insp" aria-label={correcting ? 'Correct the statement' : 'Selected line'}>
-          {correcting && !sheet.finished ? (
-            <CorrectStatement sheet={sheet} onClose={() => setCorrecting(false)} />
+    <View beside above={<Proof sheet={sheet} />}>
+      <Leaf>
+        <Scroll grid label="The statement">
+          <TickTable sheet={sheet} lines={lines} onTick={tick} />
+        </Scroll>
+        <ChosenSum what="line" amounts={chosen.map((p) => ({ amount: p.amount, currency: sheet.currency }))} />
+        <LeafFoot>
+          {sheet.finished ? (
+            <>
+              <span className="text-needle font-semibold">Agreed, nothing apart</span>
+              <Link className={button({ className: 'ml-auto' })} to={`/reconcile${search}`}>
+                Back to the statements <kbd>L</kbd>
+              </Link>
+            </>
           ) : (
             <>
-              {sheet.openingApart && !sheet.finished && (
-                <p className="note-calm mb-3">
-                  {sheet.openingApart.words}{' '}
-                  {sheet.openingApart.first && (
-                    <Link className="link" to={`/chart/opening${search}`}>
-                      Put the opening balance right
-                    </Link>
-                  )}
-                </p>
-              )}
-              {posting && <SelectedPosting posting={posting} />}
-              {!sheet.finished && sheet.unposted.length > 0 && (
-                <p className="note-calm mt-3">
-                  {counted(sheet.unposted.length, 'line')} of the bank {sheet.unposted.length === 1 ? 'is' : 'are'} not
-                  posted yet and {sheet.unposted.length === 1 ? 'makes' : 'make'}{' '}
-                  <b className="wait">{figure(sheet.unpostedSum)}</b>.{' '}
-                  <Link className="link" to={`/post${search}`}>
-                    Post them
-                  </Link>
-                </p>
-              )}
-              {!sheet.finished && (
-                <MayChange>
-                  <div className="acts">
-                    <button type="button" className="btn full" onClick={() => setCorrecting(true)}>
-                      Correct day or balance <kbd>E</kbd>
-                    </button>
-                  </div>
-                </MayChange>
-              )}
+              <MayChange>
+                <Button onClick={tickAllAtBank}>
+                  Tick all that the bank shows <kbd>A</kbd>
+                </Button>
+              </MayChange>
+              <span className="ml-auto text-ink-2">
+                {isZero(sheet.difference) ? (
+                  'nothing is apart'
+                ) : (
+                  <>
+                    <span className="text-aril">{figure(sheet.difference.replace('-', ''))}</span> still apart
+                  </>
+                )}
+              </span>
+              <Button onClick={leaveOpen}>
+                Leave it open <kbd>L</kbd>
+              </Button>
+              <Button
+                tone="go"
+                whyNot={sheet.agrees ? undefined : 'It can be agreed when nothing is apart.'}
+                onClick={agree}
+              >
+                Agree <kbd>G</kbd>
+              </Button>
             </>
           )}
-        </aside>
-      </div>
-    </main>
+        </LeafFoot>
+      </Leaf>
+      <Inspector label={correcting ? 'Correct the statement' : 'Selected line'}>
+        {correcting && !sheet.finished ? (
+          <CorrectStatement sheet={sheet} onClose={() => setCorrecting(false)} />
+        ) : (
+          <>
+            {sheet.openingApart && !sheet.finished && (
+              <p className={noteBox({ className: 'mb-3' })}>
+                {sheet.openingApart.words}{' '}
+                {sheet.openingApart.first && (
+                  <Link className={textLink()} to={`/chart/opening${search}`}>
+                    Put the opening balance right
+                  </Link>
+                )}
+              </p>
+            )}
+            {posting && <SelectedPosting posting={posting} />}
+            {!sheet.finished && sheet.unposted.length > 0 && (
+              <p className={noteBox({ className: 'mt-3' })}>
+                {counted(sheet.unposted.length, 'line')} of the bank {sheet.unposted.length === 1 ? 'is' : 'are'} not
+                posted yet and {sheet.unposted.length === 1 ? 'makes' : 'make'}{' '}
+                <b className="text-heartwood">{figure(sheet.unpostedSum)}</b>.{' '}
+                <Link className={textLink()} to={`/post${search}`}>
+                  Post them
+                </Link>
+              </p>
+            )}
+            {!sheet.finished && (
+              <MayChange>
+                <Acts>
+                  <Button className="col-span-full" onClick={() => setCorrecting(true)}>
+                    Correct day or balance <kbd>E</kbd>
+                  </Button>
+                </Acts>
+              </MayChange>
+            )}
+          </>
+        )}
+      </Inspector>
+    </View>
   )
 }

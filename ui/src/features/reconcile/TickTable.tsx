@@ -1,197 +1,186 @@
 import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
 import type { Schemas } from '@/api/client'
+import { MayChange } from '@/app/MayChange'
 import { useScopeSearch } from '@/app/scope'
 import { Flow } from '@/parts/Amount'
+import { Check } from '@/parts/Check'
+import { Fold } from '@/parts/Fold'
 import { day, figure } from '@/parts/figures'
+import { type Column, Grid, type Item, type RowState } from '@/parts/grid/Grid'
 import { Icon } from '@/parts/Icon'
+import { hatched, raw, textLink } from '@/parts/look'
+import { useSelection } from '@/parts/useSelection'
 
 type Sheet = Schemas['SheetJson']
 type Posting = Schemas['TickableJson']
+type Unposted = Schemas['UnpostedJson']
+
+/** The three parts of the comparison. */
+type Side = 'both' | 'bank' | 'books'
+
+type Line = { posting: Posting } | { unposted: Unposted }
+
+const keyOf = (line: Line) => ('posting' in line ? line.posting.postingId : line.unposted.lineId)
+
+const COLUMNS: Column[] = [
+  { head: <span className="sr-only">Ticked</span>, width: 'w-[44px]' },
+  { head: 'Date', width: 'w-[60px]' },
+  { head: 'What' },
+  { head: 'Statement', width: 'w-[112px]', end: true },
+  { head: 'Books', width: 'w-[112px]', end: true },
+  { head: 'Balance, ticked', width: 'w-[124px]', end: true },
+]
+
+/** The lines of both ledgers under the side that has them, as far as they are not folded away, and which are selected. */
+export function useTickLines(sheet: Sheet) {
+  const [folded, setFolded] = useState<ReadonlySet<Side>>(new Set())
+  const lines: Record<Side, Line[]> = {
+    both: sheet.postings.filter((p) => p.bankText !== undefined).map((posting) => ({ posting })),
+    bank: sheet.unposted.map((unposted) => ({ unposted })),
+    books: sheet.postings.filter((p) => p.bankText === undefined).map((posting) => ({ posting })),
+  }
+  const shown = (side: Side) => (folded.has(side) ? [] : lines[side])
+  const selection = useSelection([...shown('both'), ...shown('bank'), ...shown('books')].map(keyOf), 'line')
+  function fold(side: Side) {
+    setFolded((old) => {
+      const next = new Set(old)
+      if (!next.delete(side)) next.add(side)
+      return next
+    })
+  }
+  return { lines, shown, folded, fold, selection }
+}
 
 /** The two ledgers side by side: what the bank shows and the books have, and what only one of them has. */
 export function TickTable({
   sheet,
-  atBank,
-  inBooks,
-  selected,
-  onSelect,
+  lines: { lines, shown, folded, fold, selection },
   onTick,
 }: {
   sheet: Sheet
-  atBank: Posting[]
-  inBooks: Posting[]
-  selected: string | undefined
-  onSelect: (id: string) => void
+  lines: ReturnType<typeof useTickLines>
   onTick: (ids: string[], ticked: boolean) => void
 }) {
-  const row = (p: Posting) => (
-    <PostingRow
-      key={p.postingId}
-      posting={p}
-      finished={sheet.finished}
-      selected={p.postingId === selected}
-      onSelect={() => onSelect(p.postingId)}
-      onTick={() => onTick([p.postingId], !p.ticked)}
-    />
-  )
+  function side(of: Side, mark: ReactNode, name: string): Item<Line>[] {
+    if (lines[of].length === 0) return []
+    const band = (
+      <td colSpan={COLUMNS.length}>
+        <Fold open={!folded.has(of)} flip={() => fold(of)}>
+          {mark}
+          <b>{name}</b>
+          <b className={of === 'both' ? 'text-ink-2' : 'text-heartwood'}>{lines[of].length}</b>
+        </Fold>
+      </td>
+    )
+    return [{ key: of, height: 32, band }, ...shown(of).map((row) => ({ key: keyOf(row), row }))]
+  }
   return (
-    <table className="tb rec" aria-label="Lines to tick">
-      <colgroup>
-        <col className="w-[44px]" />
-        <col className="w-[60px]" />
-        <col />
-        <col className="w-[112px]" />
-        <col className="w-[112px]" />
-        <col className="w-[124px]" />
-      </colgroup>
-      <thead>
-        <tr>
-          <th>
-            <span className="vh">Ticked</span>
-          </th>
-          <th>Date</th>
-          <th>What</th>
-          <th className="n">Statement</th>
-          <th className="n">Books</th>
-          <th className="n">Balance, ticked</th>
-        </tr>
-      </thead>
-      {atBank.length > 0 && (
-        <Band mark={<Icon name="equal" />} name="At the bank and in the books" count={atBank.length} calm>
-          {atBank.map(row)}
-        </Band>
-      )}
-      {sheet.unposted.length > 0 && (
-        <Band mark={<span className="half" aria-hidden="true" />} name="Only at the bank" count={sheet.unposted.length}>
-          {sheet.unposted.map((l) => (
-            <UnpostedRow key={l.lineId} line={l} />
-          ))}
-        </Band>
-      )}
-      {inBooks.length > 0 && (
-        <Band mark={<span className="half r" aria-hidden="true" />} name="Only in the books" count={inBooks.length}>
-          {inBooks.map(row)}
-        </Band>
-      )}
-      <tfoot>
+    <Grid
+      label="Lines to tick"
+      columns={COLUMNS}
+      items={[
+        ...side('both', <Icon name="equal" />, 'At the bank and in the books'),
+        ...side('bank', <Half side="left" />, 'Only at the bank'),
+        ...side('books', <Half side="right" />, 'Only in the books'),
+      ]}
+      selection={selection}
+      cells={(line, state) =>
+        'posting' in line ? (
+          <PostingCells posting={line.posting} finished={sheet.finished} state={state} onTick={onTick} />
+        ) : (
+          <UnpostedCells line={line.unposted} state={state} />
+        )
+      }
+      foot={
         <tr>
           <td />
-          <td colSpan={2} className="q">
+          <td colSpan={2} className="text-ink-2">
             with the opening {figure(sheet.opening)}
           </td>
-          <td className="n sum">{figure(sheet.closing)}</td>
-          <td className="n sum">{figure(sheet.tickedBalance)}</td>
+          <td className="border-b-3 border-double border-ink-2 text-right font-semibold">{figure(sheet.closing)}</td>
+          <td className="border-b-3 border-double border-ink-2 text-right font-semibold">
+            {figure(sheet.tickedBalance)}
+          </td>
           <td />
         </tr>
-      </tfoot>
-    </table>
+      }
+    />
   )
 }
 
-function Band({
-  mark,
-  name,
-  count,
-  calm,
-  children,
-}: {
-  mark: ReactNode
-  name: string
-  count: number
-  calm?: boolean
-  children: ReactNode
-}) {
-  const [open, setOpen] = useState(true)
+/** A leaf of which one half is filled: only one of the two ledgers has it. */
+function Half({ side }: { side: 'left' | 'right' }) {
   return (
-    <tbody>
-      <tr className={calm ? 'band calm' : 'band'}>
-        <td colSpan={6}>
-          <button type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
-            <Icon name={open ? 'down' : 'right'} />
-            {mark}
-            <span>
-              <b>{name}</b>
-              <span className="cnt">{count}</span>
-            </span>
-          </button>
-        </td>
-      </tr>
-      {open && children}
-    </tbody>
+    <svg width="14" height="12" viewBox="0 0 14 12" aria-hidden="true" className="fill-none stroke-ink-2 stroke-[1.4]">
+      <rect x="0.7" y="0.7" width="12.6" height="10.6" rx="2" />
+      <path d={side === 'left' ? 'M1 1h6v10H1z' : 'M7 1h6v10H7z'} className="fill-ink-2 stroke-none" />
+    </svg>
   )
 }
 
-function PostingRow({
-  posting,
+function PostingCells({
+  posting: p,
   finished,
-  selected,
-  onSelect,
+  state,
   onTick,
 }: {
   posting: Posting
   finished: boolean
-  selected: boolean
-  onSelect: () => void
-  onTick: () => void
+  state: RowState
+  onTick: (ids: string[], ticked: boolean) => void
 }) {
-  const p = posting
   return (
-    <tr className={selected ? 'row sel' : 'row'} data-row={p.postingId} aria-selected={selected} onClick={onSelect}>
-      <td>
-        {/* biome-ignore lint/a11y/useSemanticElements: drawn by us */}
-        <button
-          type="button"
-          role="checkbox"
-          className="tick"
-          aria-checked={p.ticked}
-          aria-label={`${p.payee}, ${day(p.date)}, ${figure(p.amount)}`}
-          disabled={finished}
-          onClick={(e) => {
-            e.stopPropagation()
-            onSelect()
-            onTick()
-          }}
-        />
+    <>
+      <td className="pr-0 text-clip">
+        <MayChange>
+          <Check
+            tabIndex={state.tabIndex}
+            checked={p.ticked}
+            aria-label={`${p.payee}, ${day(p.date)}, ${figure(p.amount)}`}
+            disabled={finished}
+            onChange={(on) => onTick([p.postingId], on)}
+          />
+        </MayChange>
       </td>
-      <td className="q">{day(p.date)}</td>
+      <td className="text-ink-2">{day(p.date)}</td>
       <td>
-        {p.payee} {p.note && <span className="q">{p.note}</span>}{' '}
-        {p.bankText && p.bankText !== p.payee && <span className="raw">{p.bankText}</span>}{' '}
-        <span className="qq s">no. {p.entryNo}</span>
+        {p.payee} {p.note && <span className="text-ink-2">{p.note}</span>}{' '}
+        {p.bankText && p.bankText !== p.payee && <span className={raw}>{p.bankText}</span>}{' '}
+        <span className="text-small text-ink-3">no. {p.entryNo}</span>
       </td>
       {p.bankText === undefined ? (
-        <td className="none" />
+        <td className={hatched} />
       ) : (
-        <td className="n">
+        <td className="text-right">
           <Flow amount={p.amount} />
         </td>
       )}
-      <td className="n">
+      <td className="text-right">
         <Flow amount={p.amount} />
       </td>
-      <td className="n qq">{p.balance && figure(p.balance)}</td>
-    </tr>
+      <td className="text-right text-ink-3">{p.balance && figure(p.balance)}</td>
+    </>
   )
 }
 
-function UnpostedRow({ line }: { line: Schemas['UnpostedJson'] }) {
+function UnpostedCells({ line, state }: { line: Unposted; state: RowState }) {
   const search = useScopeSearch()
   return (
-    <tr>
+    <>
       <td />
-      <td className="q">{day(line.date)}</td>
+      <td className="text-ink-2">{day(line.date)}</td>
       <td>
-        <span className="raw">{line.text}</span>{' '}
-        <Link className="link s" to={`/post${search}`}>
+        <span className={raw}>{line.text}</span>{' '}
+        <Link className={textLink({ size: 'small' })} tabIndex={state.tabIndex} to={`/post${search}`}>
           post it
         </Link>
       </td>
-      <td className="n">
+      <td className="text-right">
         <Flow amount={line.amount} />
       </td>
-      <td className="none" />
+      <td className={hatched} />
       <td />
-    </tr>
+    </>
   )
 }

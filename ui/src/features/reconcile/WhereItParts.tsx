@@ -1,4 +1,6 @@
 import type { Schemas } from '@/api/client'
+import { BehindChart, ZeroLine } from '@/parts/chart/axis'
+import { amountScale, dayAfter, dayAt, dayScale, stepPath } from '@/parts/chart/scales'
 import { day, figure, signed } from '@/parts/figures'
 
 type Sheet = Schemas['SheetJson']
@@ -10,10 +12,8 @@ const LEFT = 8
 const RIGHT = WIDTH - 8
 const TOP = 16
 const FOOT = 72
-const DAY = 86_400_000
 const MOST_NAMED = 6
 const LABEL = { width: 46, height: 12 }
-const at = (iso: string) => Date.parse(`${iso}T00:00:00Z`)
 
 /** Statement less ticked, by day, as a stepped line; figures are only placed here, not computed. */
 export function WhereItParts({ sheet }: { sheet: Sheet }) {
@@ -21,27 +21,21 @@ export function WhereItParts({ sheet }: { sheet: Sheet }) {
   return (
     <figure>
       <figcaption>
-        <b>Where it parts</b> <span className="q">statement less ticked, by day</span>
+        <b>Where it parts</b> <span className="text-ink-2">statement less ticked, by day</span>
       </figcaption>
       {statementLines === undefined ? (
-        <p className="q s mt-2">The statement has figures only; a file or a feed would show the day.</p>
+        <p className="text-ink-2 text-small mt-2">
+          The statement has figures only; a file or a feed would show the day.
+        </p>
       ) : parts.length === 0 ? (
-        <p className="in mt-2">On no day: line for line the same.</p>
+        <p className="text-needle mt-2">On no day: line for line the same.</p>
       ) : (
         <>
           <Line steps={parts} from={sheet.opensAfter ?? parts[0]?.day ?? sheet.closesOn} to={sheet.closesOn} />
-          <table className="vh">
-            <caption>Where statement and ticked postings part</caption>
-            <tbody>
-              {parts.map((s) => (
-                <tr key={s.day}>
-                  <th>{day(s.day)}</th>
-                  <td>{signed(s.change)}</td>
-                  <td>{figure(s.apart)} apart</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <BehindChart
+            caption="Where statement and ticked postings part"
+            rows={parts.map((s) => ({ key: s.day, cells: [day(s.day), signed(s.change), `${figure(s.apart)} apart`] }))}
+          />
         </>
       )}
     </figure>
@@ -50,14 +44,14 @@ export function WhereItParts({ sheet }: { sheet: Sheet }) {
 
 function Line({ steps, from, to }: { steps: Step[]; from: string; to: string }) {
   const last = steps.at(-1)?.day ?? to
-  const start = at(from)
-  const end = Math.max(at(to), at(last)) + DAY
-  const values = steps.map((s) => Number(s.apart))
-  const high = Math.max(...values, 0)
-  const low = Math.min(...values, 0)
-  const x = (iso: string) => LEFT + ((at(iso) - start) / (end - start)) * (RIGHT - LEFT)
-  const y = (value: number) => TOP + ((high - value) / (high - low || 1)) * (FOOT - TOP - 6)
-  const path = steps.map((s, i) => `H${x(s.day)}V${y(values[i] ?? 0)}`).join('')
+  const until = dayAfter(last > to ? last : to)
+  const days = dayScale(from, until, [LEFT, RIGHT])
+  const points = [{ day: from, amount: 0 }, ...steps.map((s) => ({ day: s.day, amount: Number(s.apart) }))]
+  const y = amountScale(
+    points.map((p) => p.amount),
+    [FOOT - 6, TOP],
+  )
+  const x = (iso: string) => days(dayAt(iso))
   const named = placed(
     steps.map((s) => {
       // Beside the step, where the line does not go: right of a fall, left of a rise.
@@ -68,9 +62,9 @@ function Line({ steps, from, to }: { steps: Step[]; from: string; to: string }) 
   )
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" height={HEIGHT} aria-hidden="true" className="mt-1">
-      <path d={`M${LEFT} ${y(0)}H${RIGHT}`} className="stroke-hairline-2" />
+      <ZeroLine y={y(0)} from={LEFT} to={RIGHT} />
       <path d={`M${LEFT} ${FOOT}H${RIGHT}`} className="stroke-hairline" />
-      <path d={`M${LEFT} ${y(0)}${path}H${RIGHT}`} className="fill-none stroke-aril" strokeWidth="1.6" />
+      <path d={stepPath(points, until, days, y)} className="fill-none stroke-aril stroke-[1.6]" />
       {named.map((n) => (
         <text key={n.step.day} x={n.x} y={n.y} textAnchor={n.left ? 'start' : 'end'} className="fill-aril text-micro">
           {signed(n.step.change)}

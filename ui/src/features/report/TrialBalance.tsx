@@ -4,9 +4,10 @@ import { Link } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { figure, lastDay, longDay } from '@/parts/figures'
+import { entryTable, sumRow } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
-import './report.css'
+import { Head, Leaf, View } from '@/parts/View'
 
 type Book = Schemas['TrialBalanceJson']
 
@@ -31,19 +32,19 @@ export function TrialBalance() {
   if (trial.error && !trial.data) return <Failed error={trial.error} retry={trial.refetch} />
   if (!trial.data || !on) return <Loading what="the trial balance" />
   return (
-    <main tabIndex={-1}>
-      <section className="sheet">
-        <div className="head">
-          <h1>Trial balance</h1>
-          <span className="q">at the end of {longDay(on)}</span>
-        </div>
-        <Scroll className="trial" label="Trial balances">
+    <View>
+      <Leaf>
+        <Head title="Trial balance" about={<>at the end of {longDay(on)}</>} />
+        <Scroll
+          className="grid grid-cols-[repeat(auto-fit,minmax(400px,1fr))] items-start gap-x-[72px] gap-y-7 px-(--edge) pb-6"
+          label="Trial balances"
+        >
           {trial.data.map((b) => (
             <BookBalance key={b.bookId} book={b} />
           ))}
         </Scroll>
-      </section>
-    </main>
+      </Leaf>
+    </View>
   )
 }
 
@@ -51,7 +52,7 @@ function BookBalance({ book }: { book: Book }) {
   const search = useScopeSearch()
   if (book.rows.length === 0) return <Nothing title={`${book.bookName} has no balances yet`} />
   return (
-    <table className="entry" aria-label={`Trial balance of ${book.bookName}`}>
+    <table className={`${entryTable} cells:h-6 heads:h-[30px]`} aria-label={`Trial balance of ${book.bookName}`}>
       <colgroup>
         <col />
         <col className="w-[112px]" />
@@ -59,9 +60,9 @@ function BookBalance({ book }: { book: Book }) {
       </colgroup>
       <thead>
         <tr>
-          <th className="serif book">{book.bookName}</th>
-          <th className="n">Debit, {book.currency}</th>
-          <th className="n">Credit, {book.currency}</th>
+          <th className="font-serif text-lead text-ink">{book.bookName}</th>
+          <th className="text-right">Debit, {book.currency}</th>
+          <th className="text-right">Credit, {book.currency}</th>
         </tr>
       </thead>
       <tbody>
@@ -71,20 +72,20 @@ function BookBalance({ book }: { book: Book }) {
           return (
             <Fragment key={c.of}>
               <tr>
-                <th scope="rowgroup" colSpan={3} className="b">
+                <th scope="rowgroup" colSpan={3} className="font-semibold">
                   {c.name}
                 </th>
               </tr>
               {rows.map((r) => (
                 <tr key={r.accountId}>
-                  <td className="account">
+                  <td className="pl-3.5">
                     <Link className="hover:underline" to={`/accounts/${r.accountId}${search}`}>
                       {r.accountName}
                     </Link>{' '}
-                    <span className="qq s">{r.groupName}</span>
+                    <span className="text-ink-3 text-small">{r.groupName}</span>
                   </td>
-                  <td className="n">{r.debit && figure(r.debit)}</td>
-                  <td className="n">{r.credit && figure(r.credit)}</td>
+                  <td className="text-right">{r.debit && figure(r.debit)}</td>
+                  <td className="text-right">{r.credit && figure(r.credit)}</td>
                 </tr>
               ))}
             </Fragment>
@@ -92,10 +93,10 @@ function BookBalance({ book }: { book: Book }) {
         })}
       </tbody>
       <tfoot>
-        <tr>
-          <td>{book.balances ? 'debits equal credits' : <b className="apart">debits and credits differ</b>}</td>
-          <td className="n">{figure(book.debit)}</td>
-          <td className="n">{figure(book.credit)}</td>
+        <tr className={sumRow}>
+          <td>{book.balances ? 'debits equal credits' : <b className="text-aril">debits and credits differ</b>}</td>
+          <td className="text-right">{figure(book.debit)}</td>
+          <td className="text-right">{figure(book.credit)}</td>
         </tr>
       </tfoot>
     </table>

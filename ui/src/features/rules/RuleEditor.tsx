@@ -5,11 +5,13 @@ import { accounts } from '@/api/queries'
 import { MayChange } from '@/app/MayChange'
 import type { Waiting } from '@/features/post/types'
 import { AccountPicker } from '@/parts/AccountPicker'
+import { Button } from '@/parts/Button'
 import { counted } from '@/parts/figures'
 import { useKept } from '@/parts/kept'
+import { noteBox, pick } from '@/parts/look'
 import { Select } from '@/parts/Select'
+import { Acts, Inspector, InspectorHead } from '@/parts/View'
 import type { Rule, RuleDraft } from './types'
-import './rules.css'
 
 type Draft = Omit<RuleDraft, 'toAccountId'> & { toAccountId: string | undefined }
 
@@ -93,16 +95,15 @@ export function RuleEditor({
   }
 
   return (
-    <aside className="insp" aria-label={rule ? `Rule ${rule.no}` : 'New rule'}>
-      <div className="ih">
-        <h2>{rule ? `Rule ${rule.no}` : no ? `Rule ${no}` : 'New rule'}</h2>
-        {changed && <span className="wait s">not saved yet</span>}
-      </div>
+    <Inspector label={rule ? `Rule ${rule.no}` : 'New rule'}>
+      <InspectorHead title={rule ? `Rule ${rule.no}` : no ? `Rule ${no}` : 'New rule'}>
+        {changed && <span className="text-heartwood text-small">not saved yet</span>}
+      </InspectorHead>
       <form className="flex flex-col flex-1" onSubmit={save} onKeyDown={(e) => e.key === 'Escape' && leave()}>
-        <div className="sentence">
+        <div className="mt-2.5 mb-3.5 font-serif text-[16px]/[29px]">
           When any text has the words{' '}
           <input
-            className="pick w-full"
+            className={pick({ className: 'w-full px-2' })}
             aria-label="Words"
             value={draft.words}
             // biome-ignore lint/a11y/noAutofocus: opened by a key, the words are what to check first
@@ -129,7 +130,7 @@ export function RuleEditor({
           />
           then set the payee to{' '}
           <input
-            className="pick w-full"
+            className={pick({ className: 'w-full px-2' })}
             aria-label="Payee"
             value={draft.payee}
             placeholder="as the bank says"
@@ -157,28 +158,32 @@ export function RuleEditor({
           </p>
         )}
         {(problem || reach.error) && (
-          <p className="note-error" role="alert">
+          <p className={noteBox({ tone: 'bad' })} role="alert">
             {problem || messageOf(reach.error)}
           </p>
         )}
         <MayChange>
-          <div className="acts">
-            <button type="submit" className="btn go" disabled={!changed || !whole}>
+          <Acts>
+            <Button
+              type="submit"
+              tone="go"
+              whyNot={!whole ? 'Say which words, and where to book.' : changed ? undefined : 'Nothing was changed.'}
+            >
               Save the rule <kbd>Enter</kbd>
-            </button>
+            </Button>
             {rule ? (
-              <button type="button" className="btn kill" onClick={onRemove}>
+              <Button tone="kill" onClick={onRemove}>
                 Remove <kbd>Delete</kbd>
-              </button>
+              </Button>
             ) : (
-              <button type="button" className="btn" onClick={leave}>
+              <Button onClick={leave}>
                 Discard <kbd>Esc</kbd>
-              </button>
+              </Button>
             )}
-          </div>
+          </Acts>
         </MayChange>
       </form>
-    </aside>
+    </Inspector>
   )
 }
 

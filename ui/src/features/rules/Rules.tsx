@@ -6,14 +6,16 @@ import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
+import { Button } from '@/parts/Button'
 import { counted } from '@/parts/figures'
+import { type Column, Grid } from '@/parts/grid/Grid'
 import { Icon } from '@/parts/Icon'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
+import { Head, Leaf, View } from '@/parts/View'
 import { RuleEditor } from './RuleEditor'
 import type { Rule } from './types'
-import './rules.css'
 
 /** The rules in their order, each as a sentence. */
 export function Rules() {
@@ -27,10 +29,11 @@ export function Rules() {
 
 function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
   const says = useSays()
-  const { selected, select } = useSelection(
+  const selection = useSelection(
     rules.map((r) => r.id),
     'rule',
   )
+  const { selected, select } = selection
   const [making, setMaking] = useState(false)
   const rule = rules.find((r) => r.id === selected)
 
@@ -73,69 +76,53 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
   }
 
   useCommands([
-    { keys: ['Alt+ArrowUp'], label: 'Move the rule up', changes: true, strip: 'move in order', run: () => move(-1) },
-    { keys: ['Alt+ArrowDown'], label: 'Move the rule down', changes: true, strip: 'move in order', run: () => move(1) },
+    {
+      keys: ['Alt+ArrowUp'],
+      label: 'Move the rule up',
+      changes: true,
+      onRow: true,
+      strip: 'move in order',
+      run: () => move(-1),
+    },
+    {
+      keys: ['Alt+ArrowDown'],
+      label: 'Move the rule down',
+      changes: true,
+      onRow: true,
+      strip: 'move in order',
+      run: () => move(1),
+    },
     { keys: ['n'], label: 'New rule', changes: true, strip: 'new rule', run: () => setMaking(true) },
-    { keys: ['Delete'], label: 'Remove the rule', changes: true, strip: 'remove', run: remove },
+    { keys: ['Delete'], label: 'Remove the rule', changes: true, onRow: true, strip: 'remove', run: remove },
   ])
 
   return (
-    <main className="split" tabIndex={-1}>
-      <section className="sheet">
-        <div className="head">
-          <h1>Rules</h1>
-          <span className="q">tried from the top, the first that fits decides</span>
+    <View beside>
+      <Leaf>
+        <Head title="Rules" about="tried from the top, the first that fits decides">
           <MayChange>
-            <button type="button" className="btn end" onClick={() => setMaking(true)}>
+            <Button onClick={() => setMaking(true)}>
               New rule <kbd>N</kbd>
-            </button>
+            </Button>
           </MayChange>
-        </div>
+        </Head>
         {rules.length === 0 ? (
           <Nothing title="No rules yet">
             <p>A rule books all lines like one. Make one here, or in Post from a line that waits.</p>
           </Nothing>
         ) : (
-          <Scroll label="Rules in order">
-            <table className="tb rul" aria-label="Rules">
-              <colgroup>
-                <col className="w-[66px]" />
-                <col />
-                <col className="w-[120px]" />
-              </colgroup>
-              <thead>
-                <tr>
-                  <th>No.</th>
-                  <th>Rule</th>
-                  <th className="n">Waiting now</th>
-                </tr>
-              </thead>
-              <tbody>
-                {rules.map((r) => (
-                  <tr
-                    key={r.id}
-                    data-row={r.id}
-                    className={r.id === selected && !making ? 'row sel' : 'row'}
-                    aria-selected={r.id === selected}
-                    onClick={() => {
-                      select(r.id)
-                      setMaking(false)
-                    }}
-                  >
-                    <td className="q">{r.no}</td>
-                    <td className="sen">
-                      <Sentence rule={r} />
-                    </td>
-                    <td className="n">
-                      {r.waiting ? <span className="wait">{r.waiting} waiting</span> : <span className="qq">–</span>}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+          <Scroll grid label="Rules in order">
+            <Grid
+              label="Rules"
+              columns={COLUMNS}
+              items={rules.map((r) => ({ key: r.id, height: 53, row: r }))}
+              selection={selection}
+              onPick={() => setMaking(false)}
+              cells={(r) => <RuleCells rule={r} />}
+            />
           </Scroll>
         )}
-      </section>
+      </Leaf>
       {making ? (
         <RuleEditor
           key="new"
@@ -162,7 +149,31 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
           />
         )
       )}
-    </main>
+    </View>
+  )
+}
+
+const COLUMNS: Column[] = [
+  { head: 'No.', width: 'w-[66px]' },
+  { head: 'Rule' },
+  { head: 'Waiting now', width: 'w-[120px]', end: true },
+]
+
+function RuleCells({ rule: r }: { rule: Rule }) {
+  return (
+    <>
+      <td className="h-[53px] text-ink-2">{r.no}</td>
+      <td className="whitespace-normal text-ink-2 [&_b]:text-ink">
+        <Sentence rule={r} />
+      </td>
+      <td className="text-right">
+        {r.waiting ? (
+          <span className="text-heartwood">{r.waiting} waiting</span>
+        ) : (
+          <span className="text-ink-3">–</span>
+        )}
+      </td>
+    </>
   )
 }
 

@@ -4,6 +4,7 @@ import { KIND_NAMES } from '@/features/chart/types'
 import { day } from '@/parts/figures'
 import { AmountInput } from '@/parts/form/AmountInput'
 import { useCurrencies } from '@/parts/form/fields'
+import { bandRow, lined, ruled, textLink } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { TypeAhead } from '@/parts/TypeAhead'
 import { KINDS_TO_BEGIN, type TypedAccount, type TypedDraft } from './draft'
@@ -44,13 +45,13 @@ export function AccountRows({ draft, setDraft, before }: { draft: TypedDraft; se
 
   return (
     <section aria-label="Its accounts">
-      <h2 className="part">
+      <h2 className="px-(--edge) pt-3 pb-0.5 text-[17px]/6 [&_span]:ml-2 [&_span]:font-sans">
         Its accounts{' '}
-        <span className="q s">
+        <span className="text-ink-2 text-small">
           the balance at the end of the day before the first; a debt takes a minus; leave it empty if you do not know
         </span>
       </h2>
-      <table className="tb fill">
+      <table className={ruled({ className: 'cells:pr-2.5' })}>
         <colgroup>
           <col />
           <col className="w-[112px]" />
@@ -66,10 +67,10 @@ export function AccountRows({ draft, setDraft, before }: { draft: TypedDraft; se
             <th>Kind</th>
             <th>Ending</th>
             <th>In</th>
-            <th className="n">At the end of {day(before)}</th>
+            <th className="text-right">At the end of {day(before)}</th>
             <th>Taken from</th>
             <th>
-              <span className="vh">Remove</span>
+              <span className="sr-only">Remove</span>
             </th>
           </tr>
         </thead>
@@ -77,8 +78,8 @@ export function AccountRows({ draft, setDraft, before }: { draft: TypedDraft; se
           {draft.books.map((book, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a book is known by its place
             <Fragment key={i}>
-              <tr className="band">
-                <td colSpan={7} className="serif">
+              <tr className={bandRow}>
+                <td colSpan={7} className="font-serif">
                   {book.name || `Book ${i + 1}`}
                 </td>
               </tr>
@@ -96,10 +97,10 @@ export function AccountRows({ draft, setDraft, before }: { draft: TypedDraft; se
                 ))}
               <tr>
                 <td colSpan={7}>
-                  <button type="button" className="link" onClick={() => add(i)}>
-                    Add an account<span className="vh"> to {book.name || `book ${i + 1}`}</span>
+                  <button type="button" className={textLink()} onClick={() => add(i)}>
+                    Add an account<span className="sr-only"> to {book.name || `book ${i + 1}`}</span>
                   </button>{' '}
-                  {i === 0 && <span className="q s">Enter on the last line does the same</span>}
+                  {i === 0 && <span className="text-ink-2 text-small">Enter on the last line does the same</span>}
                 </td>
               </tr>
             </Fragment>
@@ -130,7 +131,7 @@ function AccountRow({
     <tr onKeyDown={onEnter}>
       <td>
         <input
-          className="line w-full"
+          className={`${lined} w-full`}
           data-account={account.key}
           aria-label={`Name of ${name}`}
           value={account.name}
@@ -148,7 +149,7 @@ function AccountRow({
       </td>
       <td>
         <input
-          className="line w-full"
+          className={`${lined} w-full`}
           aria-label={`Last digits of ${name}`}
           value={account.ending}
           maxLength={12}
@@ -168,7 +169,7 @@ function AccountRow({
           }
         />
       </td>
-      <td className="n">
+      <td className="text-right">
         <AmountInput
           line
           aria-label={`Balance of ${name}`}
@@ -180,14 +181,14 @@ function AccountRow({
       <td>
         {account.currency === base ? (
           <input
-            className="line w-full"
+            className={`${lined} w-full`}
             aria-label={`Source of the balance of ${name}`}
             value={account.takenFrom}
             placeholder="statement, counted"
             onChange={(e) => change({ takenFrom: e.target.value })}
           />
         ) : (
-          <span className="flex items-center gap-1 s q">
+          <span className="flex items-center gap-1 text-small text-ink-2">
             1 {account.currency} ={' '}
             <AmountInput
               line
@@ -201,8 +202,8 @@ function AccountRow({
         )}
       </td>
       <td>
-        <button type="button" className="link s" onClick={remove}>
-          remove<span className="vh"> {name}</span>
+        <button type="button" className={textLink({ size: 'small' })} onClick={remove}>
+          remove<span className="sr-only"> {name}</span>
         </button>
       </td>
     </tr>

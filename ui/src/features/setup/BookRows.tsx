@@ -3,7 +3,7 @@ import type { Schemas } from '@/api/client'
 import { useSays } from '@/app/says'
 import { counted } from '@/parts/figures'
 import { useCurrencies } from '@/parts/form/fields'
-import { box } from '@/parts/look'
+import { box, lined, ruled, textLink } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { TypeAhead } from '@/parts/TypeAhead'
 import { type Group, monthOptions, type SetupBook, STARTERS, type TypedDraft } from './draft'
@@ -53,10 +53,11 @@ export function BookRows({
   }
   return (
     <section aria-label="Its books">
-      <h2 className="part">
-        Its books <span className="q s">each balances by itself; money between them is booked in both</span>
+      <h2 className="px-(--edge) pt-3 pb-0.5 text-[17px]/6 [&_span]:ml-2 [&_span]:font-sans">
+        Its books{' '}
+        <span className="text-ink-2 text-small">each balances by itself; money between them is booked in both</span>
       </h2>
-      <table className="tb fill">
+      <table className={ruled({ className: 'cells:pr-2.5' })}>
         <colgroup>
           <col />
           <col className="w-[120px]" />
@@ -78,7 +79,7 @@ export function BookRows({
               <tr>
                 <td>
                   <input
-                    className="line w-full"
+                    className={`${lined} w-full`}
                     aria-label={`Name of book ${i + 1}`}
                     value={book.name}
                     placeholder={i === 0 ? 'Household' : 'The side business'}
@@ -116,10 +117,10 @@ export function BookRows({
                     options={STARTERS}
                     onChange={(starter) => change(i, { starter, groups: groupsOf(starter) })}
                   />{' '}
-                  <span className="q s">{summary(book.groups)}</span>{' '}
+                  <span className="text-ink-2 text-small">{summary(book.groups)}</span>{' '}
                   <button
                     type="button"
-                    className="link s"
+                    className={textLink({ size: 'small' })}
                     aria-expanded={open === i}
                     onClick={() => setOpen(open === i ? undefined : i)}
                   >
@@ -128,15 +129,15 @@ export function BookRows({
                   {draft.books.length > 1 && (
                     <>
                       {' '}
-                      <button type="button" className="link s" onClick={() => remove(i)}>
-                        remove<span className="vh"> book {i + 1}</span>
+                      <button type="button" className={textLink({ size: 'small' })} onClick={() => remove(i)}>
+                        remove<span className="sr-only"> book {i + 1}</span>
                       </button>
                     </>
                   )}
                 </td>
               </tr>
               {open === i && (
-                <tr className="groups">
+                <tr className="[&>td]:h-auto [&>td]:bg-paper">
                   <td colSpan={4}>
                     <Groups groups={book.groups} set={(groups) => change(i, { groups })} />
                   </td>
@@ -146,11 +147,11 @@ export function BookRows({
           ))}
         </tbody>
       </table>
-      <p className="more">
-        <button type="button" className="link" onClick={add}>
+      <p className="px-(--edge) py-[7px]">
+        <button type="button" className={textLink()} onClick={add}>
           Add a book
         </button>{' '}
-        <span className="q s">for a side business</span>
+        <span className="text-ink-2 text-small">for a side business</span>
       </p>
     </section>
   )
@@ -188,14 +189,18 @@ function Groups({ groups, set }: { groups: Group[]; set: (groups: Group[]) => vo
             defaultValue={g.categories.join(', ')}
             onChange={(e) => change(i, { categories: e.target.value.split(',').map((c) => c.trim()) })}
           />
-          <button type="button" className="link s" onClick={() => set(groups.filter((_, at) => at !== i))}>
-            remove<span className="vh"> group {i + 1}</span>
+          <button
+            type="button"
+            className={textLink({ size: 'small' })}
+            onClick={() => set(groups.filter((_, at) => at !== i))}
+          >
+            remove<span className="sr-only"> group {i + 1}</span>
           </button>
         </div>
       ))}
       <button
         type="button"
-        className="link s justify-self-start"
+        className={textLink({ size: 'small', className: 'justify-self-start' })}
         onClick={() => set([...groups, { name: '', accountClass: 'EXPENSE', categories: [] }])}
       >
         Add a group

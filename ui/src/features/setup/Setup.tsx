@@ -10,14 +10,15 @@ import { Button } from '@/parts/Button'
 import { longDay } from '@/parts/figures'
 import { DayInput } from '@/parts/form/DayInput'
 import { ProblemNote } from '@/parts/form/ProblemNote'
+import { lined } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
+import { Acts, Head, Inspector, InspectorHead, Leaf, View } from '@/parts/View'
 import { AccountRows } from './AccountRows'
 import { BookRows } from './BookRows'
 import { dayBefore, type SetupPage } from './draft'
 import { OpeningEntries } from './OpeningEntries'
 import { useDraft } from './useDraft'
-import './setup.css'
 
 /** A new household as one page that is filled in like a ledger, kept as it is typed. */
 export function Setup() {
@@ -70,20 +71,18 @@ function SetupForm({ first }: { first: SetupPage }) {
   ])
 
   return (
-    <main className="split setup" tabIndex={-1}>
-      <section className="sheet">
+    <View beside className="max-[1000px]:block max-[1000px]:overflow-auto">
+      <Leaf>
         <Scroll label="The new household">
-          <div className="head">
-            <h1>A new household</h1>
-            <span className="q">everything here can be changed later</span>
-            <span className="end q s" role="status">
+          <Head title="A new household" about="everything here can be changed later">
+            <span className="text-ink-2 text-small" role="status">
               {unread.length > 0 ? 'not all of it can be read' : kept ? 'kept as you type' : 'keeping…'}
             </span>
-          </div>
-          <p className="sentence">
+          </Head>
+          <p className="px-(--edge) pb-1.5 font-serif text-[17px]/8">
             The household is called{' '}
             <input
-              className="line"
+              className={`${lined} font-sans text-[14.5px] font-semibold text-dusk`}
               aria-label="Name of the household"
               value={draft.name}
               onChange={(e) => setDraft((d) => ({ ...d, name: e.target.value }))}
@@ -101,20 +100,19 @@ function SetupForm({ first }: { first: SetupPage }) {
           <BookRows draft={draft} setDraft={setDraft} starters={page.starters} />
           <AccountRows draft={draft} setDraft={setDraft} before={dayBefore(page.draft.beginsOn)} />
         </Scroll>
-      </section>
-      <aside className="insp" aria-label="The opening entries">
-        <div className="ih">
-          <h2>The opening entries</h2>
-        </div>
-        <p className="q s ihs">at the end of {longDay(dayBefore(page.draft.beginsOn))}; they balance as you type</p>
+      </Leaf>
+      <Inspector label="The opening entries">
+        <InspectorHead title="The opening entries">
+          at the end of {longDay(dayBefore(page.draft.beginsOn))}; they balance as you type
+        </InspectorHead>
         <OpeningEntries openings={page.openings} />
-        {page.advice && <p className="wait mb-3">{page.advice}</p>}
+        {page.advice && <p className="text-heartwood mb-3">{page.advice}</p>}
         {page.missing.length > 0 && (
           <>
             <h3>Still missing</h3>
-            <ul className="missing">
+            <ul className="mb-3 [&>li]:py-0.5">
               {page.missing.map((m) => (
-                <li key={m.what} className={m.stops ? 'wait' : 'q'}>
+                <li key={m.what} className={m.stops ? 'text-heartwood' : 'text-ink-2'}>
                   {m.what}
                 </li>
               ))}
@@ -128,17 +126,17 @@ function SetupForm({ first }: { first: SetupPage }) {
         ))}
         <ProblemNote error={error ?? refused} />
         <MayChange>
-          <div className="acts">
-            <Button tone="go" size="wide" className="full" whyNot={unread[0] ?? stops[0]?.what} onClick={openBooks}>
+          <Acts>
+            <Button tone="go" size="wide" whyNot={unread[0] ?? stops[0]?.what} onClick={openBooks}>
               Open the books <kbd>Ctrl Enter</kbd>
             </Button>
-            <p className="q s full">
+            <p className="col-span-full text-small text-ink-2">
               Each balance is checked against the first statement and can be put right later. You can leave this page
               and come back.
             </p>
-          </div>
+          </Acts>
         </MayChange>
-      </aside>
-    </main>
+      </Inspector>
+    </View>
   )
 }

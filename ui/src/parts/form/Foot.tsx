@@ -1,10 +1,11 @@
 import type { ReactNode } from 'react'
 import { Button } from '@/parts/Button'
+import { Acts } from '@/parts/View'
 
 /** Where a form ends: what it does, and the way out. */
 export function Foot({ go, onLeave, children }: { go: ReactNode; onLeave?: () => void; children?: ReactNode }) {
   return (
-    <div className="acts">
+    <Acts>
       <Button type="submit" tone="go">
         {go} <kbd>Enter</kbd>
       </Button>
@@ -14,7 +15,7 @@ export function Foot({ go, onLeave, children }: { go: ReactNode; onLeave?: () =>
         </Button>
       )}
       {children}
-    </div>
+    </Acts>
   )
 }
 

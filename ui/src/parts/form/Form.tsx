@@ -13,6 +13,7 @@ import { type Kind, read } from '@/api/reading'
 import { useMayChange } from '@/app/MayChange'
 import { ReadOnly } from '@/parts/Button'
 import { forgetKept, keep, kept } from '@/parts/kept'
+import { textLink } from '@/parts/look'
 import { ProblemNote } from './ProblemNote'
 
 /** How the fields of a form that take days, amounts and numbers are read. */
@@ -145,7 +146,7 @@ export function Form<T extends FieldValues>({
           {of.restored && (
             <p className="text-small text-heartwood" role="status">
               What you typed before is here again.{' '}
-              <button type="button" className="link" onClick={of.again}>
+              <button type="button" className={textLink()} onClick={of.again}>
                 Begin afresh
               </button>
             </p>

@@ -1,6 +1,6 @@
 import { type InputHTMLAttributes, type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react'
 import { type Kind, known, type Reading } from '@/api/reading'
-import { box } from '@/parts/look'
+import { box, textLink } from '@/parts/look'
 
 /** What a box for a typed text takes, whatever it is of. */
 export interface TypedBox {
@@ -134,7 +134,7 @@ export function typedProblem(
           <button
             key={value}
             type="button"
-            className="link mr-2"
+            className={textLink({ className: 'mr-2' })}
             onClick={() => {
               known(written, value)
               onText(written)

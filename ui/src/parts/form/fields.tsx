@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query'
-import { Checkbox } from 'radix-ui'
 import { type InputHTMLAttributes, type ReactNode, useMemo, useState } from 'react'
 import { type FieldValues, type Path, useController, useFormContext } from 'react-hook-form'
 import { currencies } from '@/api/queries'
 import { type Kind, known, read, useReading } from '@/api/reading'
+import { Check } from '@/parts/Check'
 import { figure, plainNumber, writtenDay } from '@/parts/figures'
 import { box } from '@/parts/look'
 import { type Option, Select } from '@/parts/Select'
@@ -211,41 +211,5 @@ export function CheckField({ name, label, className = '' }: { name: string; labe
         </span>
       )}
     </Field>
-  )
-}
-
-/** A box that is ticked or not. */
-export function Check({
-  checked,
-  onChange,
-  ...rest
-}: {
-  checked: boolean
-  onChange: (checked: boolean) => void
-  id?: string
-  'aria-label'?: string
-  'aria-describedby'?: string
-}) {
-  return (
-    <Checkbox.Root
-      {...rest}
-      checked={checked}
-      onCheckedChange={(now) => onChange(now === true)}
-      className="size-[15px] flex-none rounded border-[1.25px] border-ink-3 bg-leaf p-0 data-[state=checked]:border-needle data-[state=checked]:bg-needle"
-    >
-      <Checkbox.Indicator className="flex items-center justify-center text-on-needle">
-        <svg
-          width="11"
-          height="11"
-          viewBox="0 0 14 14"
-          fill="none"
-          stroke="currentColor"
-          strokeWidth="2"
-          aria-hidden="true"
-        >
-          <path d="M3 7.4l2.8 2.8L11.2 4" />
-        </svg>
-      </Checkbox.Indicator>
-    </Checkbox.Root>
   )
 }

@@ -72,6 +72,33 @@ public class ReconcileTest extends AppTest {
         h.api().get("/api/entries").json().at("/entries/0/state").asString(), "RECONCILED");
   }
 
+  /** What ticking answers, put into the sheet that was there, is the sheet that is there now. */
+  @Test
+  public void tickingAnswersWithWhatChangedAndNothingElse() {
+    Household h = found("changed");
+    String statement = allPosted(h);
+    List<String> ids = postings(h.api().get(statement).json());
+    for (List<String> ticked : List.of(ids.subList(1, 2), ids, ids.subList(0, 1))) {
+      boolean on = ticked.size() != 1 || ticked.equals(ids.subList(1, 2));
+      JsonNode changed = tick(h, statement, ticked, on).json();
+      JsonNode sheet = h.api().get(statement).json();
+      int first = ids.indexOf(ticked.getFirst());
+      assertEquals(changed.path("postings").size(), ids.size() - first);
+      for (int i = first; i < ids.size(); i++) {
+        JsonNode told = changed.path("postings").path(i - first);
+        JsonNode now = sheet.path("postings").path(i);
+        for (String field : List.of("postingId", "ticked", "balance")) {
+          assertEquals(told.path(field), now.path(field), field);
+        }
+      }
+      for (String field :
+          List.of("version", "proof", "tickedBalance", "difference", "agrees", "agreedShare")) {
+        assertEquals(changed.path(field), sheet.path(field), field);
+      }
+      assertEquals(changed.size(), 7);
+    }
+  }
+
   private static JsonNode cell(JsonNode almanac, Household h) {
     for (JsonNode account : almanac.at("/books/0/accounts")) {
       if (account.path("accountId").asString().equals(h.current().id().toString())) {

@@ -183,6 +183,20 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
     return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(text));
   }
 
+  /**
+   * Brings the first row of the list that has the text in it into sight: of a long list, only the
+   * rows around those in sight are in the page.
+   */
+  protected static Locator found(Page page, String text) {
+    Locator row = rows(page, text).first();
+    page.keyboard().press("Home");
+    for (int pages = 0; !row.isVisible() && pages < 60; pages++) {
+      page.keyboard().press("PageDown");
+      page.waitForTimeout(30);
+    }
+    return row;
+  }
+
   /** Chooses one of a few by its name. */
   protected static void choose(Locator select, String name) {
     select.click();

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -24,7 +25,9 @@ import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
 import org.yewledger.app.reconcile.StatementJson.OpenStatementJson;
 import org.yewledger.app.reconcile.StatementJson.OpeningApartJson;
 import org.yewledger.app.reconcile.StatementJson.SheetJson;
+import org.yewledger.app.reconcile.StatementJson.TickJson;
 import org.yewledger.app.reconcile.StatementJson.TickableJson;
+import org.yewledger.app.reconcile.StatementJson.TickedJson;
 import org.yewledger.app.reconcile.StatementJson.UnpostedJson;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
@@ -168,6 +171,44 @@ class SheetService {
         openingApart(statement, account, chain));
   }
 
+  /**
+   * What a sheet shows anew after ticking, without what ticking leaves alone: entries and texts are
+   * not read.
+   *
+   * @param touched the postings that were ticked or unticked
+   */
+  @Transactional(readOnly = true)
+  TickedJson ticked(UUID id, Set<UUID> touched) {
+    StatementEntity statement = statements.find(id);
+    Account account = charts.chart().account(statement.accountId());
+    StatementChain chain = statements.chain(account);
+    Reconciliation sum = statements.reconciliation(statement);
+    List<PostingEntity> covered = progress.covered(statement);
+    return new TickedJson(
+        statement.version(),
+        proofs.proof(statement, account, chain, sum, covered),
+        sum.ticked().decimal(),
+        sum.difference().decimal(),
+        sum.difference().isZero(),
+        progress.of(statement, covered).agreedShare(),
+        ticks(statement, account, sum, covered).stream()
+            .dropWhile(tick -> !touched.contains(tick.postingId()))
+            .toList());
+  }
+
+  /** The postings in their order, with the balance down the page after each that is ticked. */
+  private static List<TickJson> ticks(
+      StatementEntity statement, Account account, Reconciliation sum, List<PostingEntity> covered) {
+    Amount balance = sum.opening();
+    var ticks = new ArrayList<TickJson>(covered.size());
+    for (PostingEntity posting : covered) {
+      boolean ticked = statement.id().equals(posting.statementId());
+      balance = ticked ? balance.plus(posting.amount(account.currency())) : balance;
+      ticks.add(new TickJson(posting.id(), ticked, ticked ? balance.decimal() : null));
+    }
+    return ticks;
+  }
+
   private @Nullable OpeningApartJson openingApart(
       StatementEntity statement, Account account, StatementChain chain) {
     return statements
@@ -191,23 +232,20 @@ class SheetService {
       List<PostingEntity> postings) {
     EntryViews views = entries.byId(postings.stream().map(PostingEntity::entryId).toList());
     Map<UUID, String> texts = entries.bankTexts(postings);
-    Amount balance = sum.opening();
+    List<TickJson> ticks = ticks(statement, account, sum, postings);
     var rows = new ArrayList<TickableJson>(postings.size());
-    for (PostingEntity posting : postings) {
-      boolean ticked = statement.id().equals(posting.statementId());
-      Amount amount = posting.amount(account.currency());
-      balance = ticked ? balance.plus(amount) : balance;
-      rows.add(row(posting, amount, views, texts, ticked ? balance : null));
+    for (int i = 0; i < postings.size(); i++) {
+      rows.add(row(postings.get(i), account, views, texts, ticks.get(i)));
     }
     return rows;
   }
 
   private static TickableJson row(
       PostingEntity posting,
-      Amount amount,
+      Account account,
       EntryViews views,
       Map<UUID, String> texts,
-      @Nullable Amount tickedBalance) {
+      TickJson tick) {
     EntryView view = views.of(posting.entryId());
     return new TickableJson(
         posting.id(),
@@ -217,10 +255,10 @@ class SheetService {
         view.payee(),
         view.note(),
         view.otherSideOf(posting.id()),
-        amount.decimal(),
+        posting.amount(account.currency()).decimal(),
         texts.get(posting.id()),
-        tickedBalance != null,
-        tickedBalance == null ? null : tickedBalance.decimal());
+        tick.ticked(),
+        tick.balance());
   }
 
   private List<UnpostedJson> unposted(StatementEntity statement, Account account) {

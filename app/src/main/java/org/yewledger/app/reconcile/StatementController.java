@@ -3,6 +3,7 @@ package org.yewledger.app.reconcile;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -23,6 +24,7 @@ import org.yewledger.app.reconcile.StatementJson.ClosingJson;
 import org.yewledger.app.reconcile.StatementJson.NewStatementJson;
 import org.yewledger.app.reconcile.StatementJson.SheetJson;
 import org.yewledger.app.reconcile.StatementJson.StatementIdJson;
+import org.yewledger.app.reconcile.StatementJson.TickedJson;
 import org.yewledger.app.reconcile.StatementJson.TicksJson;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
@@ -87,9 +89,9 @@ class StatementController {
   }
 
   @PutMapping("/{id}/ticks")
-  SheetJson tick(@PathVariable UUID id, @Valid @RequestBody TicksJson ticks) {
+  TickedJson tick(@PathVariable UUID id, @Valid @RequestBody TicksJson ticks) {
     statements.tick(id, ticks.postingIds(), ticks.ticked());
-    return sheets.sheet(id);
+    return sheets.ticked(id, Set.copyOf(ticks.postingIds()));
   }
 
   /** Finishes the statement; refused at any other difference than zero. */

@@ -45,6 +45,23 @@ final class StatementJson {
 
   record TicksJson(@NotEmpty List<UUID> postingIds, boolean ticked) {}
 
+  /** A posting as ticking left it; {@code balance} is that of the ticked down to it, if it is one. */
+  record TickJson(UUID postingId, boolean ticked, @Nullable BigDecimal balance) {}
+
+  /**
+   * What ticking changed of a sheet.
+   *
+   * @param postings the first that was ticked or unticked and all that stand below it
+   */
+  record TickedJson(
+      int version,
+      ProofJson proof,
+      BigDecimal tickedBalance,
+      BigDecimal difference,
+      boolean agrees,
+      int agreedShare,
+      List<TickJson> postings) {}
+
   record StatementIdJson(UUID id) {}
 
   /**

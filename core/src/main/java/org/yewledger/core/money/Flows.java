@@ -1,0 +1,36 @@
+package org.yewledger.core.money;
+
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.joda.money.CurrencyUnit;
+
+/**
+ * What amounts of one currency come to, money in and money out apart.
+ *
+ * @param in all above zero together
+ * @param out the size of all below zero together
+ * @param count how many amounts there are, those of zero among them
+ */
+public record Flows(Amount in, Amount out, int count) {
+  /** In less out. */
+  public Amount sum() {
+    return in.minus(out);
+  }
+
+  /** For each currency among the amounts, in the order of their codes. Cost: one pass. */
+  public static List<Flows> of(Collection<Amount> amounts) {
+    Map<CurrencyUnit, Flows> flows = new TreeMap<>(Comparator.comparing(CurrencyUnit::getCode));
+    for (Amount amount : amounts) {
+      var alone = new Flows(amount.ifAbove(), amount.ifBelow(), 1);
+      flows.merge(amount.currency(), alone, Flows::with);
+    }
+    return List.copyOf(flows.values());
+  }
+
+  private Flows with(Flows other) {
+    return new Flows(in.plus(other.in), out.plus(other.out), count + other.count);
+  }
+}
