@@ -15,7 +15,12 @@ export interface Reading {
   pending?: boolean
 }
 
-export type Kind = { of: 'day' } | { of: 'number' } | { of: 'amount'; currency: string; mayBeOther?: boolean }
+export type Kind =
+  | { of: 'day' }
+  | { of: 'time' }
+  | { of: 'number' }
+  /** `partOf`: the whole that it is a part of, whose way it goes if it has no sign. */
+  | { of: 'amount'; currency: string; mayBeOther?: boolean; partOf?: string }
 
 const nothing = (text: string): Reading => ({ text, choices: [] })
 
@@ -33,12 +38,17 @@ async function ask(kind: Kind, text: string): Promise<Reading> {
     const read = await data(api.GET('/api/typed/day', { params: { query: { text } } }))
     return { text, value: read.day, problem: read.problem, choices: read.choices.map((value) => ({ value })) }
   }
+  if (kind.of === 'time') {
+    const read = await data(api.GET('/api/typed/time', { params: { query: { text } } }))
+    return { text, value: read.time?.slice(0, 5), problem: read.problem, choices: [] }
+  }
   if (kind.of === 'number') {
     const read = await data(api.GET('/api/typed/number', { params: { query: { text } } }))
     return { text, value: read.number, problem: read.problem, choices: read.choices.map((value) => ({ value })) }
   }
-  const { currency, mayBeOther = false } = kind
-  const read = await data(api.GET('/api/typed/amount', { params: { query: { text, currency, mayBeOther } } }))
+  const { currency, mayBeOther = false, partOf } = kind
+  const query = { text, currency, mayBeOther, partOf }
+  const read = await data(api.GET('/api/typed/amount', { params: { query } }))
   const money = (m: Schemas['MoneyJson']) => ({ value: m.amount, currency: m.currency })
   return {
     text,

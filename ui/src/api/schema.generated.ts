@@ -1428,6 +1428,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/typed/time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["time"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/waiting-lines": {
         parameters: {
             query?: never;
@@ -3582,6 +3598,11 @@ export interface components {
              */
             number?: string;
             problem?: string;
+        };
+        TypedTimeJson: {
+            problem?: string;
+            /** Format: time-local */
+            time?: string;
         };
         UnpostedJson: {
             /**
@@ -6259,6 +6280,7 @@ export interface operations {
                 text: string;
                 currency: string;
                 mayBeOther?: boolean;
+                partOf?: string;
             };
             header?: never;
             path?: never;
@@ -6317,6 +6339,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TypedNumberJson"];
+                };
+            };
+        };
+    };
+    time: {
+        parameters: {
+            query: {
+                text: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypedTimeJson"];
                 };
             };
         };

@@ -45,8 +45,12 @@ export interface TypeAheadProps {
   onChoose: (choice: Choice) => void
   /** The box was left with a text that is none of the choices; nothing is chosen any more. */
   onUnknown: (typed: string) => void
+  /** Told of each letter, where the choices are looked for elsewhere. */
+  onTyped?: (typed: string) => void
   /** Makes something new of the name that was typed, within the same popover. */
   create?: (typed: string, made: (choice: Choice) => void, leave: () => void) => ReactNode
+  /** A text that is none of the choices may stand: a payee not met before. */
+  free?: boolean
   inputRef?: (element: HTMLInputElement | null) => void
   onBlur?: () => void
   className?: string
@@ -63,13 +67,28 @@ export interface TypeAheadProps {
 
 /** A box to find one of many in by any part of its name, by keyboard alone. */
 export function TypeAhead(props: TypeAheadProps) {
-  const { what, choices, chosen, onChoose, onUnknown, create, inputRef, onBlur, line, className = '', ...rest } = props
+  const {
+    what,
+    choices,
+    chosen,
+    onChoose,
+    onUnknown,
+    onTyped,
+    create,
+    free,
+    inputRef,
+    onBlur,
+    line,
+    className = '',
+    ...rest
+  } = props
   const [typed, setTyped] = useState<string>()
   const [open, setOpen] = useState(false)
   const [at, setAt] = useState('')
   const [creating, setCreating] = useState<string>()
   const input = useRef<HTMLInputElement | null>(null)
   const list = useRef<HTMLDivElement | null>(null)
+  const moved = useRef(false)
   // biome-ignore lint/correctness/useExhaustiveDependencies: use is looked up once each time the list opens
   const used = useMemo(() => uses(what), [what, open])
   const fits = useMemo(() => (open ? fitting(choices, typed ?? '', used) : []), [open, choices, typed, used])
@@ -106,6 +125,10 @@ export function TypeAhead(props: TypeAheadProps) {
   function type(next: string) {
     setTyped(next)
     setOpen(true)
+    moved.current = false
+    onTyped?.(next)
+    // A text that may stand as it is: what is offered is taken only when somebody goes to it.
+    if (free) return setAt('')
     const [best] = fitting(choices, next, used)
     setAt(best?.id ?? (create ? NEW : ''))
   }
@@ -119,10 +142,11 @@ export function TypeAhead(props: TypeAheadProps) {
     if (only && whole.length === 1) return choose(only)
     if (typed.trim() === chosen) return setTyped(undefined)
     onUnknown(typed.trim())
-    if (typed.trim() === '') setTyped(undefined)
+    if (free || typed.trim() === '') setTyped(undefined)
   }
 
   function onKeyDown(event: KeyboardEvent<HTMLInputElement>) {
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') moved.current = true
     if (event.key === 'Escape' && open) {
       event.stopPropagation()
       setOpen(false)
@@ -142,6 +166,7 @@ export function TypeAhead(props: TypeAheadProps) {
     } else if (event.key === 'Enter') {
       // With nothing to take from the list it is the form's.
       event.stopPropagation()
+      if (free) left()
     }
   }
 
@@ -153,7 +178,7 @@ export function TypeAhead(props: TypeAheadProps) {
         loop
         value={at}
         // An empty one means that the list is not drawn yet.
-        onValueChange={(value) => value && setAt(value)}
+        onValueChange={(value) => value && (!free || moved.current) && setAt(value)}
         label={name}
         className={`min-w-0 ${className}`}
       >
@@ -223,7 +248,8 @@ export function TypeAhead(props: TypeAheadProps) {
                     New {what} “{typed.trim()}”
                   </Command.Item>
                 )}
-                {fits.length === 0 && !create && (
+                {fits.length === 0 && free && <p className="px-2 py-1 text-ink-2">Somebody new.</p>}
+                {fits.length === 0 && !create && !free && (
                   <p className="px-2 py-1 text-ink-2">
                     No {what} has {typed ? `“${typed}”` : 'this'} in its name.
                   </p>

@@ -2,7 +2,7 @@ import { cva } from 'class-variance-authority'
 
 /** A box to type or choose in. */
 export const box = cva(
-  'min-w-0 rounded-md border bg-leaf text-base text-ink placeholder:text-ink-3 focus:outline-2 focus:outline-offset-0 focus:outline-dusk-tint focus:border-dusk disabled:text-ink-3 disabled:border-dashed',
+  'min-w-0 rounded-md border bg-leaf font-sans text-base text-ink placeholder:text-ink-3 focus:outline-2 focus:outline-offset-0 focus:outline-dusk-tint focus:border-dusk disabled:text-ink-3 disabled:border-dashed',
   {
     variants: {
       size: { field: 'h-7 px-2', line: 'h-6 px-1.5' },

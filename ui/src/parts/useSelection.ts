@@ -25,9 +25,10 @@ export function useSelection(ids: string[], what: string, first?: string) {
   const [selected, setSelected] = useState<string | undefined>(first)
   const [others, setOthers] = useState<ReadonlySet<string>>(new Set())
   const anchor = useRef<string>(undefined)
-  const [place, setPlace] = useState(0)
+  // The rows as they were when the selected one was last there, and where it stood.
+  const last = useRef({ ids, place: 0 })
   const at = selected === undefined ? -1 : ids.indexOf(selected)
-  const neighbour = ids[Math.min(place, ids.length - 1)]
+  const neighbour = at >= 0 ? undefined : heir(last.current, ids)
   const gone = selected !== undefined && at < 0
   const [taken, setTaken] = useState(false)
   const now = at >= 0 ? selected : taken ? undefined : neighbour
@@ -37,8 +38,8 @@ export function useSelection(ids: string[], what: string, first?: string) {
   }, [ids, others, now])
 
   useEffect(() => {
-    if (at >= 0) setPlace(at)
-  }, [at])
+    if (at >= 0) last.current = { ids, place: at }
+  }, [ids, at])
   useEffect(() => {
     if (gone && changedElsewhere()) setTaken(true)
     if (!gone) setTaken(false)
@@ -68,7 +69,8 @@ export function useSelection(ids: string[], what: string, first?: string) {
     else beside(id)
   }
   function move(step: number, extend = false) {
-    const from = now === undefined ? (taken ? place - Math.max(step, 0) : -1) : ids.indexOf(now)
+    const besides = taken && neighbour !== undefined ? ids.indexOf(neighbour) - Math.max(step, 0) : -1
+    const from = now === undefined ? besides : ids.indexOf(now)
     const next = ids[Math.min(Math.max(from + step, 0), ids.length - 1)]
     if (next === undefined) return
     if (!extend) return select(next)
@@ -101,4 +103,11 @@ export function useSelection(ids: string[], what: string, first?: string) {
       : []),
   ])
   return { selected: now, chosen, pick, select, move }
+}
+
+/** The row that takes the place of the one that is gone: the next that is still there, else the last before it. */
+function heir({ ids, place }: { ids: string[]; place: number }, now: string[]): string | undefined {
+  const there = new Set(now)
+  const after = ids.slice(place).find((id) => there.has(id))
+  return after ?? ids.slice(0, place).findLast((id) => there.has(id)) ?? now[0]
 }

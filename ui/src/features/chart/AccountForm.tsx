@@ -19,6 +19,7 @@ import {
   TextArea,
   TextField,
 } from '@/parts/form/fields'
+import { InstitutionField } from '@/parts/form/InstitutionField'
 import { Loading } from '@/parts/States'
 import { accountPage } from './AccountInspector'
 import { type AccountPage, type ChartRow, CLASS_OF, KIND_NAMES, KINDS_BY_HAND, type Kind } from './types'
@@ -190,7 +191,7 @@ function FilledForm({ bookId, near, page, onClose, onSaved }: Omit<Props, 'accou
         )}
         {own && (
           <>
-            <TextField className="col-span-2" name="institution" label="Institution" />
+            <InstitutionField className="col-span-2" name="institution" label="Institution" />
             <TextField className="col-span-3" name="number" label="Number" />
             <TextField name="tail" label="Ending" maxLength={12} />
             <TextField className="col-span-3" name="webPage" label="Web page" />

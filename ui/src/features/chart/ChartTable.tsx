@@ -190,7 +190,7 @@ function AccountCells({ line, folded, fold }: { line: Extract<Line, { at: 'accou
       <td className="text-right">{row.credit && figure(row.credit)}</td>
       <td className="text-small text-ink-2">
         {row.agreedThrough && (
-          <span className="inline-flex items-center gap-2">
+          <span className="flex items-center gap-2">
             <Ring state="AGREED" size={12} label={null} />
             {day(row.agreedThrough)}
           </span>

@@ -12,7 +12,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { Head, Leaf, LeafFoot, View } from '@/parts/View'
 import { Arriving } from './Arriving'
-import { type Arrival, arrivalOf } from './arrivals'
+import { arrivalOf, useInHand } from './arrivals'
 import { Batches } from './Batches'
 import { Coverage } from './Coverage'
 import { DoubtInspector } from './DoubtInspector'
@@ -22,7 +22,7 @@ import { useDrop } from './useDrop'
 /** What is here of the month, and the ways for bank lines to come in. */
 export function Gather() {
   const { book, month } = useScope()
-  const [arriving, setArriving] = useState<Arrival[]>()
+  const [arriving, setArriving] = useInHand()
   const gathered = useQuery({
     queryKey: ['gather', month, book],
     enabled: month !== undefined,

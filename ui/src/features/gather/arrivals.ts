@@ -1,16 +1,15 @@
 import { useQueries } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { Problem, type Schemas, upload } from '@/api/client'
+import { forgetKept, keep, kept } from '@/parts/kept'
 import type { Layout, Part, Preview, Table } from './types'
 
 /** What a table may leave open, for a person to say. */
 export type OpenQuestion = 'dateOrder' | 'decimalMark' | 'sign' | 'leaveOutOthers'
 const QUESTIONS: OpenQuestion[] = ['dateOrder', 'decimalMark', 'sign', 'leaveOutOthers']
 
-/** A file on its way in, with what the person has settled about it. */
-export interface Arrival {
-  key: string
-  file: File
+/** What a person has settled about a file. */
+interface Settled {
   /** The account that it was dropped onto or that was chosen for all of it. */
   accountId?: string
   /** Accounts chosen for numbers in a file of several. */
@@ -25,20 +24,47 @@ export interface Arrival {
   keepLayout: boolean
 }
 
+/** A file on its way in, with what the person has settled about it. */
+export interface Arrival extends Settled {
+  key: string
+  file: File
+}
+
+const UNSETTLED: Settled = { chosen: {}, withoutStatement: [], seen: [], answered: [], keepLayout: true }
+
 let count = 0
+
+/** The same file, chosen again. */
+const keptName = (file: File) => `file ${file.name} of ${file.size} bytes, ${file.lastModified}`
+
+/** A file cannot be kept for the tab; what was settled about it is, for when it is chosen again. */
+function keepSettled({ key: _, file, ...settled }: Arrival) {
+  keep(keptName(file), settled)
+}
 
 export const arrivalOf = (file: File, accountId?: string): Arrival => {
   count += 1
   return {
     key: `${file.name} ${count}`,
     file,
-    accountId,
-    chosen: {},
-    withoutStatement: [],
-    seen: [],
-    answered: [],
-    keepLayout: true,
+    ...UNSETTLED,
+    ...kept<Settled>(keptName(file)),
+    ...(accountId === undefined ? {} : { accountId }),
   }
+}
+
+/** The files that are in hand, as long as the page stays: leaving the view does not put them back. */
+let inHand: Arrival[] | undefined
+
+export function useInHand(): [Arrival[] | undefined, (arrivals: Arrival[] | undefined) => void] {
+  const [arrivals, setArrivals] = useState(inHand)
+  return [
+    arrivals,
+    (next) => {
+      inHand = next
+      setArrivals(next)
+    },
+  ]
 }
 
 const json = (value: unknown) => new Blob([JSON.stringify(value)], { type: 'application/json' })
@@ -78,7 +104,7 @@ export const makesStatement = (arrival: Arrival, part: Part) =>
   part.makesStatement && !arrival.withoutStatement.includes(part.accountNumber)
 
 /** Takes a file in as it was previewed: the layout shown is the layout used. */
-export function takeIn(arrival: Arrival, preview: Preview): Promise<Schemas['TakenInJson'][]> {
+export async function takeIn(arrival: Arrival, preview: Preview): Promise<Schemas['TakenInJson'][]> {
   const choices = preview.parts.map((part) => ({
     accountNumber: part.accountNumber,
     accountId: part.accountId,
@@ -86,7 +112,7 @@ export function takeIn(arrival: Arrival, preview: Preview): Promise<Schemas['Tak
     discrepanciesSeen: arrival.seen.includes(part.accountNumber),
   }))
   const layout = arrival.layout ?? preview.table?.layout
-  return upload(
+  const taken = await upload<Schemas['TakenInJson'][]>(
     '/api/gather/batches',
     form(arrival, {
       choices: json(choices),
@@ -94,6 +120,8 @@ export function takeIn(arrival: Arrival, preview: Preview): Promise<Schemas['Tak
       layout: layout && json(layout),
     }),
   )
+  forgetKept(keptName(arrival.file))
+  return taken
 }
 
 /** Whether the figures of a part come out, or the person takes it as it is. */
@@ -140,6 +168,9 @@ export function relaid(arrival: Arrival, table: Table, to: Partial<Layout>): Pic
 /** The files on their way in, each read again whenever something about it is settled. */
 export function useArrivals(first: Arrival[]) {
   const [arrivals, setArrivals] = useState(first)
+  useEffect(() => {
+    inHand = arrivals
+  }, [arrivals])
   const previews = useQueries({
     queries: arrivals.map((a) => ({
       queryKey: ['preview', a.key, a.accountId, a.chosen, a.layout],
@@ -152,8 +183,15 @@ export function useArrivals(first: Arrival[]) {
   return {
     arrivals,
     previews,
-    change: (key: string, to: Partial<Arrival>) =>
-      setArrivals((old) => old.map((a) => (a.key === key ? { ...a, ...to } : a))),
+    change: (key: string, to: Partial<Settled>) =>
+      setArrivals((old) =>
+        old.map((a) => {
+          if (a.key !== key) return a
+          const settled = { ...a, ...to }
+          keepSettled(settled)
+          return settled
+        }),
+      ),
     remove: (keys: string[]) => setArrivals((old) => old.filter((a) => !keys.includes(a.key))),
   }
 }

@@ -19,7 +19,7 @@ export function OpenedEntry({ entry, columns }: { entry: Entry; columns: number 
   return (
     <td
       colSpan={columns}
-      className="bg-dusk-tint/45 p-0 [--opened:calc(var(--edge)+170px)] narrow:[--opened:calc(var(--edge)+20px)]"
+      className="bg-dusk-tint/45 p-0 [--opened:calc(var(--edge)+178px)] narrow:[--opened:calc(var(--edge)+20px)]"
     >
       <Postings entry={entry} />
       <History entry={entry} />

@@ -7,11 +7,12 @@ import { useSays } from '@/app/says'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
 import { figure } from '@/parts/figures'
-import { AmountInput, amountIn, amountText } from '@/parts/form/AmountInput'
+import { AmountInput, amountIn, amountText, partIn, partText } from '@/parts/form/AmountInput'
 import { Field } from '@/parts/form/Field'
 import { JournalEntry } from '@/parts/JournalEntry'
 import { useKept } from '@/parts/kept'
 import { box, noteBox, textLink } from '@/parts/look'
+import { PayeePicker } from '@/parts/PayeePicker'
 import { Acts } from '@/parts/View'
 import type { Booking } from './booking'
 import type { Waiting } from './types'
@@ -39,11 +40,11 @@ function begin(booking: Booking, line: Waiting, split: boolean, currencyOf: (id:
   const parts = booking.parts.map((p, key) => ({
     ...emptyPart(key),
     accountId: p.accountId,
-    amount: withoutSign(p.amount, line),
+    amount: partText(p.amount, line.currency, line.amount),
     other: amountText(p.otherAmount, currencyOf(p.accountId)),
     note: p.note ?? '',
   }))
-  if (parts.length === 0) parts.push({ ...emptyPart(0), amount: withoutSign(line.amount, line) })
+  if (parts.length === 0) parts.push({ ...emptyPart(0), amount: partText(line.amount, line.currency, line.amount) })
   if (split && parts.length === 1) parts.push(emptyPart(1))
   return { payee: booking.payee || line.payee || line.memo, note: booking.note ?? '', parts }
 }
@@ -76,14 +77,14 @@ export function BookingEditor({
     const account = all.find((a) => a.id === id)
     return account?.hasOpeningBalance && account.currency !== line.currency ? account.currency : undefined
   }
-  const amounts = useReadings(parts.map((p) => ({ kind: amountIn(line.currency), text: p.amount })))
+  const amounts = useReadings(parts.map((p) => ({ kind: partIn(line.currency, line.amount), text: p.amount })))
   const others = useReadings(parts.map((p) => ({ kind: amountIn(abroad(p.accountId) ?? 'EUR'), text: p.other })))
   const made: Booking = {
     payee,
     note,
     parts: parts.map((p, i) => ({
       accountId: p.accountId,
-      amount: several ? withSign(amounts[i], line) : line.amount,
+      amount: several ? (amounts[i]?.value ?? '') : line.amount,
       otherAmount: abroad(p.accountId) ? others[i]?.value : undefined,
       note: p.note,
     })),
@@ -136,7 +137,7 @@ export function BookingEditor({
       onKeyDown={(e) => e.key === 'Escape' && leave()}
     >
       <Field label="Payee">
-        {(ids) => <input {...ids} className={box()} value={payee} onChange={(e) => set({ payee: e.target.value })} />}
+        {(ids) => <PayeePicker {...ids} value={payee} onChange={(name) => set({ payee: name })} />}
       </Field>
       {parts.map((p, i) => (
         <div className={several ? 'grid grid-cols-[minmax(0,1fr)_92px] gap-2' : undefined} key={p.key}>
@@ -184,7 +185,7 @@ export function BookingEditor({
               {(ids) => (
                 <AmountInput
                   {...ids}
-                  keepsPlus
+                  partOf={line.amount}
                   aria-label={`Amount, part ${i + 1}`}
                   currency={line.currency}
                   text={p.amount}
@@ -255,21 +256,4 @@ function Asked({
       ))}
     </span>
   )
-}
-
-/** A part is typed without a sign; it goes the way of its line, unless a sign says otherwise. */
-function withSign(reading: Reading | undefined, line: Waiting): string {
-  if (reading?.value === undefined) return ''
-  const out = line.amount.startsWith('-')
-  return out && !/^[+\-−]/.test(reading.text.trim()) ? `-${reading.value}` : reading.value
-}
-
-/** The inverse: shown as a person would type it. */
-function withoutSign(amount: string, line: Waiting): string {
-  const kind = amountIn(line.currency)
-  if (!line.amount.startsWith('-') || !amount.startsWith('-')) {
-    const plus = line.amount.startsWith('-') ? '+' : ''
-    return known(kind, plus + figure(amount), amount)
-  }
-  return known(kind, figure(amount.slice(1)), amount.slice(1))
 }

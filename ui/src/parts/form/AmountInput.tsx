@@ -10,6 +10,18 @@ export const amountText = (value: string | undefined, currency: string) =>
   value ? known(amountIn(currency), figure(value), value) : ''
 export const numberText = (value: string | undefined) => (value ? known(NUMBER, plainNumber(value), value) : '')
 
+export const partIn = (currency: string, partOf: string): Kind => ({ of: 'amount', currency, partOf })
+
+/** A part of a whole as a person would type it: without a sign where it goes the way of the whole. */
+function writtenPart(value: string, whole: string): string {
+  if (!whole.startsWith('-')) return figure(value)
+  return value.startsWith('-') ? figure(value.slice(1)) : `+${figure(value)}`
+}
+
+/** The same as a field holds it. */
+export const partText = (value: string, currency: string, whole: string) =>
+  known(partIn(currency, whole), writtenPart(value, whole), value)
+
 /** Whether what a text means needs saying: a sum, or digits that are grouped or cut otherwise. */
 const says = (text: string, written: string) => text.replace(/\s/g, '').replace('-', '−') !== written.replace(/\s/g, '')
 
@@ -17,17 +29,16 @@ interface Props extends TypedBox {
   /** Of amounts; without one it is a plain number. */
   currency?: string
   placeholder?: string
-  /** A plus sign means something here, and stays. */
-  keepsPlus?: boolean
+  /** The whole that it is a part of, whose way it goes if it has no sign. */
+  partOf?: string
 }
 
 /** An amount or a number, with decimal comma or point, or a sum; `text` is what is typed. */
-export function AmountInput({ text, onText, currency, keepsPlus, ...rest }: Props) {
-  const kind = currency === undefined ? NUMBER : amountIn(currency)
+export function AmountInput({ text, onText, currency, partOf, ...rest }: Props) {
+  const kind = currency === undefined ? NUMBER : partOf === undefined ? amountIn(currency) : partIn(currency, partOf)
   const reading = useReading(kind, text)
-  const plus = keepsPlus && text.trim().startsWith('+') ? '+' : ''
   const write = (value: string) =>
-    (value.startsWith('-') ? '' : plus) + (currency === undefined ? plainNumber(value) : figure(value))
+    currency === undefined ? plainNumber(value) : partOf === undefined ? figure(value) : writtenPart(value, partOf)
   return (
     <TypedInput
       {...rest}

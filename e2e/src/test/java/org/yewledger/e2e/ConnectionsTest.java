@@ -43,7 +43,7 @@ public class ConnectionsTest extends BrowserTest {
     assertThat(page.getByText("No bank is connected yet")).isVisible();
     page.keyboard().press("n");
     page.getByLabel("Search by name, town or code").fill("harb ellery");
-    Locator banks = page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Banks"));
+    Locator banks = page.getByRole(AriaRole.GRID, new Page.GetByRoleOptions().setName("Banks"));
     assertThat(banks.getByRole(AriaRole.ROW)).hasCount(3);
     assertThat(page.getByText("The consent is read-only")).isVisible();
     assertNoViolations(page, "new connection");

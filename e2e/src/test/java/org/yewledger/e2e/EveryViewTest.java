@@ -5,6 +5,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -96,12 +97,29 @@ public class EveryViewTest extends BrowserTest {
             Object beyond =
                 page.evaluate(
                     "() => Math.max(0, ...[document.documentElement,"
-                        + " ...document.querySelectorAll('main, .scroll, .insp, .top, .sub')].map(e"
+                        + " ...document.querySelectorAll('main, main section, aside, header, header + div')].map(e"
                         + " => e.scrollWidth - e.clientWidth))");
             assertTrue(
                 ((Number) beyond).intValue() <= 1,
                 view + " is " + beyond + " px too wide at " + width);
           }
+        });
+  }
+
+  @Test
+  public void noKeyMeansTwoThingsInOneView() {
+    Page page = signedIn();
+    eachView(
+        page,
+        view -> {
+          page.keyboard().press("?");
+          Locator keys = page.getByRole(AriaRole.DIALOG).locator("dt kbd");
+          keys.first().waitFor();
+          List<String> shown = keys.allInnerTexts();
+          assertTrue(shown.size() > 10, view + " has " + shown);
+          assertEquals(shown.stream().distinct().toList(), shown, view);
+          page.keyboard().press("Escape");
+          assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
         });
   }
 
@@ -114,7 +132,7 @@ public class EveryViewTest extends BrowserTest {
     assertThat(
             page.getByRole(AriaRole.OPTION)
                 .filter(
-                    new com.microsoft.playwright.Locator.FilterOptions().setHasText("Quillon Card"))
+                    new Locator.FilterOptions().setHasText("Quillon Card"))
                 .first())
         .isVisible();
     page.keyboard().press("Enter");

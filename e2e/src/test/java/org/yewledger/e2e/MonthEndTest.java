@@ -34,7 +34,7 @@ public class MonthEndTest extends BrowserTest {
   public void aStatementFileIsGatheredPostedAndReconciledToZero() {
     Page page = signedIn();
     assertThat(heading(page, "September: 0 of 7 accounts agree")).isVisible();
-    button(page, "Household").click();
+    page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Household")).click();
 
     gather(page);
     sameFileAgainBringsNothing(page);
@@ -87,7 +87,8 @@ public class MonthEndTest extends BrowserTest {
     Locator evidence = page.getByText("rule 18: GREENGAGE").first();
     assertThat(evidence).isVisible();
     assertThat(
-            page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Groceries")).first())
+            page.getByRole(AriaRole.GRIDCELL, new Page.GetByRoleOptions().setName("Groceries"))
+                .first())
         .isVisible();
     evidence.click();
     assertThat(page.getByText("Would book")).isVisible();
@@ -168,9 +169,7 @@ public class MonthEndTest extends BrowserTest {
     link(page, "Journal").click();
     page.getByLabel("Find entries").fill("home loan");
     Locator loan =
-        page.getByRole(AriaRole.BUTTON)
-            .filter(new Locator.FilterOptions().setHasText("2 places"))
-            .first();
+        rows(page, "2 places").first();
     loan.click();
     assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("586.52")))
         .isVisible();

@@ -7,6 +7,8 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import org.testng.annotations.Test;
 
 /** What is typed survives leaving, reloading, a session that ends and an answer that fails. */
@@ -70,6 +72,40 @@ public class NothingLostTest extends BrowserTest {
     page.keyboard().press("e");
     button(page, "Put the statement away").click();
     assertThat(rows(page, "Home loan")).containsText("no statement yet");
+  }
+
+  /** What an own sheet of lines was settled to mean, without the file, which nothing may keep. */
+  @Test
+  public void theMappingOfATableSurvivesLeavingTheViewAndAReload() {
+    Page page = signedIn();
+    open(page, "/gather");
+    FilePayload table =
+        new FilePayload(
+            "sheet.csv",
+            "text/csv",
+            "a;b;c\n03.09.2026;SALTMARSH YARD;-240,00\n13.09.2026;TYPEFOLD;-29,04\n"
+                .getBytes(StandardCharsets.UTF_8));
+    Runnable choose =
+        () ->
+            page.waitForFileChooser(() -> button(page, "Choose files for Kestrel Card").click())
+                .setFiles(table);
+    choose.run();
+    Locator meaning = page.getByLabel("Meaning of b");
+    choose(meaning, "Reference");
+    assertThat(meaning).containsText("Reference");
+
+    link(page, "Rules").click();
+    heading(page, "Rules").waitFor();
+    link(page, "Gather").click();
+    assertThat(heading(page, "sheet.csv")).isVisible();
+    assertThat(meaning).containsText("Reference");
+
+    page.reload();
+    heading(page, "to come").waitFor();
+    choose.run();
+    assertThat(meaning).containsText("Reference");
+    page.keyboard().press("Escape");
+    heading(page, "to come").waitFor();
   }
 
   @Test

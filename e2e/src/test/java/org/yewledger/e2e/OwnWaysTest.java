@@ -51,7 +51,9 @@ public class OwnWaysTest extends BrowserTest {
     day.press("ArrowUp");
     assertThat(day).hasValue("29 Sep 2026");
     day.press("Shift+ArrowDown");
-    assertThat(page.getByRole(AriaRole.GRID)).isVisible();
+    assertThat(
+            page.getByRole(AriaRole.GRID, new Page.GetByRoleOptions().setName("September 2026")))
+        .isVisible();
     page.keyboard().press("ArrowRight");
     page.keyboard().press("Enter");
     assertThat(day).hasValue("30 Sep 2026");

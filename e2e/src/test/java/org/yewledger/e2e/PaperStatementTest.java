@@ -63,17 +63,17 @@ public class PaperStatementTest extends BrowserTest {
     button(page, "Save the rule").click();
     assertThat(page.getByText("made. It applies to")).isVisible();
     Locator made = rows(page, "TYPEFOLD");
-    String number = made.getByRole(AriaRole.CELL).first().textContent();
+    String number = made.getByRole(AriaRole.GRIDCELL).first().textContent();
     made.click();
     page.keyboard().press("Alt+ArrowUp");
     assertThat(page.getByText("is now number " + (Integer.parseInt(number) - 1))).isVisible();
-    assertThat(made.getByRole(AriaRole.CELL).first())
+    assertThat(made.getByRole(AriaRole.GRIDCELL).first())
         .hasText(String.valueOf(Integer.parseInt(number) - 1));
     page.keyboard().press("Delete");
     assertThat(page.getByText("removed. What it posted stays.")).isVisible();
     assertThat(made).hasCount(0);
     button(page, "Undo").click();
-    assertThat(made.getByRole(AriaRole.CELL).first())
+    assertThat(made.getByRole(AriaRole.GRIDCELL).first())
         .hasText(String.valueOf(Integer.parseInt(number) - 1));
     made.click();
     page.keyboard().press("Delete");

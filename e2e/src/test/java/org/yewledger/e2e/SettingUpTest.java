@@ -40,6 +40,8 @@ public class SettingUpTest extends BrowserTest {
     page.keyboard().press("Control+Enter");
 
     assertThat(heading(page, "Chart")).isVisible();
+    row(page, "Household").waitFor();
+    found(page, "Shop takings");
     assertThat(row(page, "Shop takings")).containsText("USD 100.00");
     assertThat(row(page, "Shop takings")).containsText("88.10");
     open(page, "/");

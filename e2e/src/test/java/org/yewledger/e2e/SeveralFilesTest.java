@@ -50,10 +50,10 @@ public class SeveralFilesTest extends BrowserTest {
     choose(page, file("harbour.ofx", OFX), file("card.csv", TABLE), file("letter.txt", "Dear you"));
     assertThat(heading(page, "3 files")).isVisible();
     Locator files =
-        page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Files to take in"));
+        page.getByRole(AriaRole.GRID, new Page.GetByRoleOptions().setName("Files to take in"));
     assertThat(files).containsText("Harbour Current");
     assertThat(files).containsText("cannot be read");
-    button(page, "card.csv").click();
+    rows(page, "card.csv").first().click();
     page.getByLabel("For account").first().fill("Quillon");
     page.keyboard().press("Enter");
     assertThat(page.getByText("2 files of 3 settled")).isVisible();

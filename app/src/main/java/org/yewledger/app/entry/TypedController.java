@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -17,6 +18,7 @@ import org.yewledger.app.platform.Texts;
 import org.yewledger.core.entry.AmountText;
 import org.yewledger.core.entry.DayText;
 import org.yewledger.core.entry.NumberText;
+import org.yewledger.core.entry.TimeText;
 import org.yewledger.core.entry.Typed;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.Currencies;
@@ -32,6 +34,12 @@ class TypedController {
    * @param choices what it may mean, where it is unclear
    */
   record TypedDayJson(@Nullable LocalDate day, @Nullable String problem, List<LocalDate> choices) {}
+
+  /**
+   * @param time what it means; null if that cannot be said
+   * @param problem the reason, for the person; null if it is clear
+   */
+  record TypedTimeJson(@Nullable LocalTime time, @Nullable String problem) {}
 
   record MoneyJson(BigDecimal amount, String currency) {
     static MoneyJson of(Amount amount) {
@@ -76,19 +84,35 @@ class TypedController {
   /**
    * @param currency that it is in
    * @param mayBeOther whether the text may name another currency
+   * @param partOf the whole that it is a part of, whose way it goes if it has no sign
    */
   @GetMapping("/amount")
   TypedAmountJson amount(
       @RequestParam @Size(max = Texts.SHORT) String text,
       @RequestParam @Size(max = Texts.SHORT) String currency,
-      @RequestParam(defaultValue = "false") boolean mayBeOther) {
+      @RequestParam(defaultValue = "false") boolean mayBeOther,
+      @RequestParam(required = false) @Nullable BigDecimal partOf) {
     CurrencyUnit in = Currencies.of(currency, "currency");
-    return switch (AmountText.read(text, in, formats.formats(), mayBeOther)) {
+    Typed<Amount> read =
+        partOf == null
+            ? AmountText.read(text, in, formats.formats(), mayBeOther)
+            : AmountText.partOf(text, Amount.of(partOf, in), formats.formats());
+    return switch (read) {
       case Typed.Means<Amount>(Amount amount) ->
           new TypedAmountJson(MoneyJson.of(amount), null, List.of());
       case Typed.Unclear<Amount>(String question, List<Amount> choices) ->
           new TypedAmountJson(null, question, choices.stream().map(MoneyJson::of).toList());
       case Typed.Unreadable<Amount>(String reason) -> new TypedAmountJson(null, reason, List.of());
+    };
+  }
+
+  @GetMapping("/time")
+  TypedTimeJson time(@RequestParam @Size(max = Texts.SHORT) String text) {
+    return switch (TimeText.read(text)) {
+      case Typed.Means<LocalTime>(LocalTime time) -> new TypedTimeJson(time, null);
+      case Typed.Unclear<LocalTime>(String question, var choices) ->
+          new TypedTimeJson(null, question);
+      case Typed.Unreadable<LocalTime>(String reason) -> new TypedTimeJson(null, reason);
     };
   }
 

@@ -25,6 +25,7 @@ public final class AmountText {
   private static final Pattern CODE_BEFORE = Pattern.compile("([A-Z]{3}|[\u20ac\u00a3])\\s*(.+)");
   private static final Pattern CODE_BEHIND = Pattern.compile("(.+?)\\s*([A-Z]{3}|[\u20ac\u00a3])");
   private static final Pattern HAS_DIGIT = Pattern.compile("\\d");
+  private static final Pattern SIGNED = Pattern.compile("[+\\-\u2212]");
   private static final Pattern IN_BRACKETS = Pattern.compile("\\(([^()+*/]+)\\)");
 
   private AmountText() {}
@@ -62,6 +63,24 @@ public final class AmountText {
       }
     }
     return inCurrency(typed, text, said, formats);
+  }
+
+  /**
+   * A part of a whole, such as of a bank line that is split: without a sign it goes the way of the
+   * whole, with one it is what it says. Of {@code −50.00}, {@code 20} is {@code −20.00} and {@code
+   * +20} is {@code +20.00}.
+   */
+  public static Typed<Amount> partOf(String typed, Amount whole, Formats formats) {
+    Typed<Amount> read = read(typed, whole.currency(), formats, false);
+    if (whole.sign() >= 0 || SIGNED.matcher(typed.strip()).lookingAt()) {
+      return read;
+    }
+    return switch (read) {
+      case Typed.Means<Amount>(Amount amount) -> new Typed.Means<>(amount.negated());
+      case Typed.Unclear<Amount>(String question, List<Amount> choices) ->
+          new Typed.Unclear<>(question, choices.stream().map(Amount::negated).toList());
+      case Typed.Unreadable<Amount> unreadable -> unreadable;
+    };
   }
 
   private static Typed<Amount> inCurrency(

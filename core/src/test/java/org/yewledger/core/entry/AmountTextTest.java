@@ -187,4 +187,40 @@ public class AmountTextTest {
     assertTrue(answers.stream().anyMatch(a -> a instanceof Typed.Unclear<Amount>));
     assertTrue(answers.stream().anyMatch(a -> a instanceof Typed.Means<Amount>));
   }
+
+  @Test
+  public void aPartGoesTheWayOfItsWholeUnlessItHasASign() {
+    Amount out = eur("-50.00");
+    assertEquals(part("20", out), new Typed.Means<>(eur("-20.00")));
+    assertEquals(part(" 2*10 ", out), new Typed.Means<>(eur("-20.00")));
+    assertEquals(part("+20", out), new Typed.Means<>(eur("20.00")));
+    assertEquals(part("-20", out), new Typed.Means<>(eur("-20.00")));
+    assertEquals(part("\u221220", out), new Typed.Means<>(eur("-20.00")));
+    assertEquals(part("20", eur("50.00")), new Typed.Means<>(eur("20.00")));
+    assertEquals(part("-20", eur("50.00")), new Typed.Means<>(eur("-20.00")));
+    assertTrue(
+        part("1.234", out) instanceof Typed.Unclear<Amount>(var question, var choices)
+            && choices.equals(List.of(eur("-1234.00"), eur("-1.23"))));
+    assertTrue(part("half", out) instanceof Typed.Unreadable<Amount>);
+  }
+
+  /** A part that is written without the sign of its whole is read as what it was. */
+  @Test
+  public void aPartThatIsWrittenIsReadAgain() {
+    var random = new Random(24);
+    for (int i = 0; i < 2_000; i++) {
+      Amount whole = Amount.ofMinor(random.nextLong(-1_000_000, 1_000_000), CurrencyUnit.EUR);
+      Amount amount = Amount.ofMinor(random.nextLong(-1_000_000, 1_000_000), CurrencyUnit.EUR);
+      String size = amount.size().decimal().toPlainString();
+      String typed =
+          whole.sign() >= 0 || amount.sign() == 0
+              ? amount.decimal().toPlainString()
+              : amount.sign() < 0 ? size : "+" + size;
+      assertEquals(part(typed, whole), new Typed.Means<>(amount), typed + " of " + whole);
+    }
+  }
+
+  private static Typed<Amount> part(String typed, Amount whole) {
+    return AmountText.partOf(typed, whole, Formats.DEFAULT);
+  }
 }
