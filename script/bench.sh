@@ -1,6 +1,7 @@
 # ./yew bench [NAME]: figures of the running application, each beside a baseline of the same run. Sourced by ./yew.
 
 yew_bench() {
+  if [ "${1:-}" = scroll ]; then yew_bench_scroll; return; fi
   need_tools postgresql
   trap pg_stop EXIT
   pg_start test-db test
@@ -10,4 +11,14 @@ yew_bench() {
   mvn -B -ntp -Dstyle.color=never -q -pl bench -am install -DskipTests -Dyew.skipChecks=true
   mvn -B -ntp -Dstyle.color=never -q -pl bench exec:exec -Dexec.executable="$JAVA_HOME/bin/java" \
     -Dexec.args="-Xmx480m -classpath %classpath org.yewledger.bench.Bench $*"
+}
+
+# Scrolling is measured in a real browser, with the browser tests' own application.
+yew_bench_scroll() {
+  need_tools postgresql chromium
+  trap pg_stop EXIT
+  pg_start test-db test
+  export_test_databases
+  mvn -B -ntp -Dstyle.color=never -q -pl e2e -am install -DskipTests -Dyew.skipChecks=true
+  mvn -B -ntp -Dstyle.color=never -pl e2e surefire:test -Dtest=Scrolling | grep '^figure'
 }

@@ -1529,9 +1529,12 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         AcceptedJson: {
-            booking: components["schemas"]["BookingJson"];
+            booking?: components["schemas"]["BookingJson"];
             /** Format: uuid */
             lineId: string;
+            /** Format: uuid */
+            postingId?: string;
+            twin?: components["schemas"]["TwinJson"];
             /** Format: int32 */
             version: number;
         };
@@ -2291,7 +2294,7 @@ export interface components {
             /** Format: uuid */
             payeeId: string;
             /** @enum {string} */
-            reason?: "RULE" | "OPEN_QUESTION";
+            reason?: "KNOWN_ENTRY" | "OWN_TRANSFER" | "RULE" | "DUE" | "LAST_TIME" | "OPEN_QUESTION";
             reference: string;
             /** Format: uuid */
             ruleId?: string;
@@ -2722,7 +2725,7 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
             /** @enum {string} */
-            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "DOUBTS" | "POST_BY_RULE" | "ANSWER" | "RECONCILE";
+            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "DOUBTS" | "POST_PROPOSED" | "ANSWER" | "RECONCILE";
         };
         OneActJson: {
             /** Format: date-time */
@@ -2849,6 +2852,25 @@ export interface components {
             entryNo: number;
             equityName: string;
         };
+        OtherHalfJson: {
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            bookedOn: string;
+            currency: string;
+            /** Format: int64 */
+            daysApart: number;
+            /** Format: uuid */
+            lineId: string;
+            named: boolean;
+            rivalled: boolean;
+            /** Format: int32 */
+            version: number;
+        };
         OwnKey: {
             key: string;
             what: string;
@@ -2909,6 +2931,7 @@ export interface components {
         };
         PostedJson: {
             entryNos: number[];
+            knownNos: number[];
         };
         PostingJson: {
             /** Format: uuid */
@@ -2948,15 +2971,27 @@ export interface components {
         ProposalJson: {
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
+            half?: components["schemas"]["OtherHalfJson"];
+            parts: components["schemas"]["ProposedPartJson"][];
             payee: string;
             refusal?: string;
+            rule?: components["schemas"]["RuleFitsJson"];
+            standing?: components["schemas"]["StandsInTheBooksJson"];
+            sure: boolean;
+        };
+        ProposedPartJson: {
             /** Format: uuid */
-            ruleId: string;
-            /** Format: int32 */
-            ruleNo: number;
-            /** Format: uuid */
-            toAccountId: string;
-            words: string;
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            otherAmount?: string;
         };
         RateJson: {
             /** Format: date */
@@ -3102,6 +3137,13 @@ export interface components {
             payee: string;
             /** Format: uuid */
             toAccountId: string;
+            words: string;
+        };
+        RuleFitsJson: {
+            /** Format: uuid */
+            ruleId: string;
+            /** Format: int32 */
+            ruleNo: number;
             words: string;
         };
         RuleJson: {
@@ -3302,7 +3344,7 @@ export interface components {
             count: number;
             lines: components["schemas"]["WaitingJson"][];
             /** @enum {string} */
-            reason: "RULE" | "OPEN_QUESTION";
+            reason: "KNOWN_ENTRY" | "OWN_TRANSFER" | "RULE" | "DUE" | "LAST_TIME" | "OPEN_QUESTION";
             sums: components["schemas"]["SumJson"][];
         };
         StacksJson: {
@@ -3310,8 +3352,27 @@ export interface components {
             accounts: number;
             /** Format: int32 */
             count: number;
+            /** Format: int32 */
+            likely: number;
             stacks: components["schemas"]["StackJson"][];
             sums: components["schemas"]["SumJson"][];
+            /** Format: int32 */
+            sure: number;
+        };
+        StandsInTheBooksJson: {
+            /** Format: date */
+            date: string;
+            /** Format: int64 */
+            daysApart: number;
+            /** Format: uuid */
+            entryId: string;
+            /** Format: int64 */
+            entryNo: number;
+            payee: string;
+            /** Format: uuid */
+            postingId: string;
+            rivalled: boolean;
+            sharedWords: string[];
         };
         StarterJson: {
             groups: components["schemas"]["SetupGroupJson"][];
@@ -3578,6 +3639,12 @@ export interface components {
         TurnOnJson: {
             code: string;
             secret: string;
+        };
+        TwinJson: {
+            /** Format: uuid */
+            lineId: string;
+            /** Format: int32 */
+            version: number;
         };
         TypedAmountJson: {
             choices: components["schemas"]["MoneyJson"][];

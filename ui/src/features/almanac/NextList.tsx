@@ -67,10 +67,10 @@ function step(next: Next, month: string, go: (to: string) => void): Step {
         figure: counted(next.count, 'line'),
         open: () => go('/gather'),
       }
-    case 'POST_BY_RULE':
+    case 'POST_PROPOSED':
       return {
         station: 'Post',
-        text: `Check and post what your rules propose for ${listed(next.accounts)}`,
+        text: `Check and post what is proposed for ${listed(next.accounts)}`,
         figure: counted(next.count, 'line'),
         open: () => go('/post'),
       }

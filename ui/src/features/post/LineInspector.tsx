@@ -8,7 +8,7 @@ import { JournalEntry } from '@/parts/JournalEntry'
 import { factList, noteBox } from '@/parts/look'
 import { Acts, Inspector, InspectorHead } from '@/parts/View'
 import { BookingEditor } from './BookingEditor'
-import { type Booking, isComplete } from './booking'
+import { type Answer, type Booking, isComplete, isReady, payeeOf } from './booking'
 import type { Waiting } from './types'
 
 const DETAILS: Record<Waiting['details'][number]['detail'], string> = {
@@ -31,15 +31,18 @@ type Mode = 'look' | 'change' | 'split' | 'rule'
 /** The selected line: what the bank said, and the entry that it would become. */
 export function LineInspector({
   line,
-  booking,
+  answer,
   mode,
   setMode,
   onChange,
+  several,
   onPost,
   onPair,
 }: {
   line: Waiting
-  booking: Booking
+  /** How many lines are selected, this one among them. */
+  several: number
+  answer: Answer
   mode: Mode
   setMode: (mode: Mode) => void
   onChange: (booking: Booking) => void
@@ -48,7 +51,7 @@ export function LineInspector({
 }) {
   return (
     <Inspector label="Selected line">
-      <InspectorHead title={booking.payee || 'Who is this?'} figure={signed(line.amount)}>
+      <InspectorHead title={payeeOf(answer) || 'Who is this?'} figure={signed(line.amount)}>
         {longDay(line.bookedOn)}, {line.accountName}, {line.currency}
       </InspectorHead>
       <h3>From the bank</h3>
@@ -79,11 +82,11 @@ export function LineInspector({
       </dl>
       <div className="h-3 flex-none" />
       {mode === 'look' ? (
-        <WouldBook line={line} booking={booking} />
+        <Would line={line} answer={answer} />
       ) : (
         <BookingEditor
           line={line}
-          booking={booking}
+          booking={'standing' in answer ? { payee: answer.standing.payee, note: '', parts: [] } : answer.booking}
           split={mode === 'split'}
           onDone={(next) => {
             onChange(next)
@@ -93,19 +96,33 @@ export function LineInspector({
         />
       )}
       {mode === 'look' && <Alternatives line={line} onPair={onPair} />}
-      {mode === 'look' && (
+      {mode === 'look' && several > 1 && (
+        <MayChange>
+          <Acts>
+            <Button tone="go" size="wide" onClick={onPost}>
+              Post these {several} lines <kbd>Enter</kbd>
+            </Button>
+          </Acts>
+        </MayChange>
+      )}
+      {mode === 'look' && several === 1 && (
         <MayChange>
           <Acts>
             <Button
               tone="go"
               size="wide"
-              whyNot={isComplete(booking) ? undefined : 'Say what it is for first: C opens the choice.'}
+              whyNot={isReady(answer) ? undefined : 'Say what it is for first: C opens the choice.'}
               onClick={onPost}
             >
-              Post this line <kbd>Enter</kbd>
+              {'standing' in answer ? `It is no. ${answer.standing.entryNo}` : 'Post this line'} <kbd>Enter</kbd>
             </Button>
             <Button className="col-span-full" onClick={() => setMode('change')}>
-              {isComplete(booking) ? 'Change for this line only' : 'Say what it is'} <kbd>C</kbd>
+              {'standing' in answer
+                ? 'No, book it anew'
+                : isReady(answer)
+                  ? 'Change for this line only'
+                  : 'Say what it is'}{' '}
+              <kbd>C</kbd>
             </Button>
             <Button onClick={() => setMode('rule')}>
               Make a rule <kbd>R</kbd>
@@ -117,6 +134,30 @@ export function LineInspector({
         </MayChange>
       )}
     </Inspector>
+  )
+}
+
+function Would({ line, answer }: { line: Waiting; answer: Answer }) {
+  return 'standing' in answer ? (
+    <Stands entryId={answer.standing.entryId} no={answer.standing.entryNo} />
+  ) : (
+    <WouldBook line={line} booking={answer.booking} />
+  )
+}
+
+/** The entry that the line is already: nothing is booked again. */
+function Stands({ entryId, no }: { entryId: string; no: number }) {
+  const entry = useQuery({
+    queryKey: ['entry', entryId],
+    queryFn: () => data(api.GET('/api/entries/{id}', { params: { path: { id: entryId } } })),
+  })
+  if (!entry.data) return null
+  return (
+    <JournalEntry
+      title={`In the books already, no. ${no}, ${day(entry.data.date)}`}
+      books={entry.data.books}
+      between={entry.data.betweenBooks}
+    />
   )
 }
 
@@ -152,12 +193,13 @@ function WouldBook({ line, booking }: { line: Waiting; booking: Booking }) {
 }
 
 function Alternatives({ line, onPair }: { line: Waiting; onPair: (postingId: string, entryNo: number) => void }) {
-  if (line.alternatives.length === 0) return null
+  const others = line.alternatives.filter((a) => a.postingId !== line.proposal?.standing?.postingId)
+  if (others.length === 0) return null
   return (
     <>
       <h3 className="mt-3">Or it is in the books already</h3>
       <ol>
-        {line.alternatives.slice(0, 3).map((a, i) => (
+        {others.slice(0, 3).map((a, i) => (
           <li key={a.postingId} className="border-b border-hairline">
             <button
               type="button"

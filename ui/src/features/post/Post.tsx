@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { api, data, Problem } from '@/api/client'
+import { api, data, Problem, type Schemas } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { type Command, useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
@@ -13,7 +13,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
-import { type Booking, bookingOf, isComplete } from './booking'
+import { acceptedOf, answerOf, type Booking, isReady } from './booking'
 import { LineInspector } from './LineInspector'
 import { StackTable } from './StackTable'
 import type { Reason, StacksPage, Waiting } from './types'
@@ -44,7 +44,7 @@ type Mode = 'look' | 'change' | 'split' | 'rule'
 function PostPage({ page }: { page: StacksPage }) {
   const says = useSays()
   const [folded, setFolded] = useState<Set<Reason>>(new Set())
-  const [unticked, setUnticked] = useState<Set<string>>(new Set())
+  const [ticks, setTicks] = useState<Record<string, boolean>>({})
   const [changed, setChanged] = useKept<Record<string, Booking>>('bookings that were changed', {})
   const [mode, setMode] = useState<Mode>('look')
 
@@ -57,26 +57,24 @@ function PostPage({ page }: { page: StacksPage }) {
   const line = shown.find((l) => l.id === selection.selected)
   const chosen = shown.filter((l) => selection.chosen.has(l.id))
   const several = chosen.length > 1
-  const bookingFor = (l: Waiting) => changed[l.id] ?? bookingOf(l)
-  const isTicked = (l: Waiting) => isComplete(bookingFor(l)) && !unticked.has(l.id)
+  const answerFor = (l: Waiting) => answerOf(l, changed)
+  // By itself only what is sure is ticked, and what a person has said.
+  const isTicked = (l: Waiting) =>
+    isReady(answerFor(l)) &&
+    (ticks[l.id] ?? (changed[l.id] !== undefined || (l.proposal?.sure === true && !l.proposal.refusal)))
 
   async function post(lines: Waiting[]) {
-    const ready = lines.flatMap((l) => {
-      const booking = bookingFor(l)
-      return isComplete(booking) ? [{ lineId: l.id, version: l.version, booking }] : []
-    })
+    const ready = acceptedOf(lines, answerFor)
     if (ready.length === 0) {
       says.failed(new Error('Choose what it is for first: C opens the choice.'))
       return
     }
+    const ids = ready.flatMap((r) => [r.lineId, ...(r.twin ? [r.twin.lineId] : [])])
     try {
       const posted = await data(api.POST('/api/waiting-lines/post', { body: { lines: ready } }))
       setMode('look')
-      const gone = new Set(ready.map((r) => r.lineId))
-      setChanged((old) => Object.fromEntries(Object.entries(old).filter(([id]) => !gone.has(id))))
-      const nos = posted.entryNos
-      const which = nos.length === 1 ? `as no. ${nos[0]}` : `as nos. ${nos[0]} to ${nos.at(-1)}`
-      says.done(`${counted(ready.length, 'line')} posted ${which}.`, () => takeBack(ready.map((r) => r.lineId)))
+      setChanged((old) => Object.fromEntries(Object.entries(old).filter(([id]) => !ids.includes(id))))
+      says.done(`${counted(ids.length, 'line')} posted${told(posted)}.`, () => takeBack(ids))
     } catch (error) {
       says.failed(error)
       if (!(error instanceof Problem && error.status === 409)) return
@@ -106,8 +104,8 @@ function PostPage({ page }: { page: StacksPage }) {
   }
 
   function tick(lines: Waiting[], on: boolean) {
-    const ids = lines.filter((l) => isComplete(bookingFor(l))).map((l) => l.id)
-    setUnticked((old) => (on ? new Set([...old].filter((id) => !ids.includes(id))) : new Set([...old, ...ids])))
+    const ready = lines.filter((l) => isReady(answerFor(l))).map((l) => [l.id, on])
+    setTicks((old) => ({ ...old, ...Object.fromEntries(ready) }))
   }
   const stackOf = (l: Waiting) => page.stacks.find((s) => s.lines.some((other) => other.id === l.id))
   const tickedOf = (lines: Waiting[]) => lines.filter(isTicked)
@@ -159,7 +157,7 @@ function PostPage({ page }: { page: StacksPage }) {
       run: () => line && post(tickedOf(stackOf(line)?.lines ?? [])),
     },
     ...alone,
-    ...(line?.alternatives ?? []).slice(0, 3).map((a, i) => ({
+    ...othersOf(line).map((a, i) => ({
       keys: [String(i + 1)],
       label: `It is no. ${a.entryNo}, ${a.payee}`,
       changes: true,
@@ -175,7 +173,8 @@ function PostPage({ page }: { page: StacksPage }) {
           title={<>{counted(page.count, 'line')} to post</>}
           about={
             <>
-              from {counted(page.accounts, 'account')},{' '}
+              {page.sure} sure, {page.likely} likely, {page.count - page.sure - page.likely} to answer; from{' '}
+              {counted(page.accounts, 'account')},{' '}
               {page.sums.map((s) => `${s.currency} ${figure(s.amount)}`).join(' and ')}
             </>
           }
@@ -191,7 +190,7 @@ function PostPage({ page }: { page: StacksPage }) {
             }
             selection={selection}
             onPick={() => setMode('look')}
-            bookingFor={bookingFor}
+            answerFor={answerFor}
             isTicked={isTicked}
             onTick={tick}
             onPost={post}
@@ -219,14 +218,27 @@ function PostPage({ page }: { page: StacksPage }) {
         <LineInspector
           key={line.id}
           line={line}
-          booking={bookingFor(line)}
+          answer={answerFor(line)}
+          several={chosen.length}
           mode={mode}
           setMode={setMode}
           onChange={(booking) => setChanged((old) => ({ ...old, [line.id]: booking }))}
-          onPost={() => post([line])}
+          onPost={() => post(chosen)}
           onPair={(postingId, entryNo) => pair(line, postingId, entryNo)}
         />
       )}
     </View>
   )
+}
+
+/** The entries that a line may be besides the one that is proposed, each of which has a key. */
+const othersOf = (line: Waiting | undefined) =>
+  (line?.alternatives ?? []).filter((a) => a.postingId !== line?.proposal?.standing?.postingId).slice(0, 3)
+
+/** As which entries lines were posted, made or there before. */
+function told({ entryNos, knownNos }: Schemas['PostedJson']): string {
+  const made = entryNos.length > 1 ? `as nos. ${entryNos[0]} to ${entryNos.at(-1)}` : `as no. ${entryNos[0]}`
+  const known = `${knownNos.length > 1 ? 'nos.' : 'no.'} ${knownNos.join(', ')} already`
+  if (knownNos.length === 0) return ` ${made}`
+  return entryNos.length === 0 ? `: in the books as ${known}` : ` ${made}; in the books as ${known}`
 }

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { Fragment } from 'react'
+import { Fragment, type ReactNode } from 'react'
 import { accounts } from '@/api/queries'
 import { MayChange } from '@/app/MayChange'
 import { Flow } from '@/parts/Amount'
@@ -10,12 +10,16 @@ import { counted, day, figure } from '@/parts/figures'
 import { type Column, Grid, type Item, type RowState } from '@/parts/grid/Grid'
 import { chip, raw } from '@/parts/look'
 import type { Selection } from '@/parts/useSelection'
-import { type Booking, isComplete } from './booking'
+import { type Answer, type Booking, isReady, payeeOf } from './booking'
 import type { Reason, Stack, StacksPage, Waiting } from './types'
 
 const REASONS: Record<Reason, { name: string; why: string }> = {
+  KNOWN_ENTRY: { name: 'Known entry', why: 'stands in the books already' },
+  OWN_TRANSFER: { name: 'Own transfer', why: 'both halves are here' },
   RULE: { name: 'Rule', why: 'the first of your rules that fits' },
-  OPEN_QUESTION: { name: 'Open question', why: 'no rule fits' },
+  DUE: { name: 'Due', why: 'was expected' },
+  LAST_TIME: { name: 'Last time', why: 'as it was booked before' },
+  OPEN_QUESTION: { name: 'Open question', why: 'nothing is known of it' },
 }
 
 interface Props {
@@ -24,7 +28,7 @@ interface Props {
   onFold: (reason: Reason) => void
   selection: Selection
   onPick: () => void
-  bookingFor: (line: Waiting) => Booking
+  answerFor: (line: Waiting) => Answer
   isTicked: (line: Waiting) => boolean
   onTick: (lines: Waiting[], on: boolean) => void
   onPost: (lines: Waiting[]) => void
@@ -112,13 +116,13 @@ function LineCells({
   line,
   state,
   currency,
-  bookingFor,
+  answerFor,
   isTicked,
   onTick,
   onAnswer,
 }: Props & { line: Waiting; state: RowState; currency: string }) {
-  const booking = bookingFor(line)
-  const payee = booking.payee || 'Who is this?'
+  const answer = answerFor(line)
+  const payee = payeeOf(answer) || 'Who is this?'
   const ticked = isTicked(line)
   return (
     <>
@@ -128,13 +132,13 @@ function LineCells({
             tabIndex={state.tabIndex}
             checked={ticked}
             aria-label={`${payee}, ${day(line.bookedOn)}, ${figure(line.amount)}`}
-            disabled={!isComplete(booking)}
+            disabled={!isReady(answer)}
             onChange={(on) => onTick([line], on)}
           />
         </MayChange>
       </td>
       <td className="text-ink-2">{day(line.bookedOn)}</td>
-      <td className={booking.payee ? undefined : 'text-heartwood'}>{payee}</td>
+      <td className={payeeOf(answer) ? undefined : 'text-heartwood'}>{payee}</td>
       <td className={`${raw} ${NARROW}`} title={line.text}>
         {line.text}
       </td>
@@ -144,9 +148,11 @@ function LineCells({
         <Flow amount={line.amount} />
       </td>
       <td>
-        {booking.parts.length ? (
+        {'standing' in answer ? (
+          <span className={chip({ tone: 'dusk' })}>is no. {answer.standing.entryNo}</span>
+        ) : answer.booking.parts.length ? (
           <span className={chip()}>
-            <PartNames booking={booking} />
+            <PartNames booking={answer.booking} />
           </span>
         ) : (
           <MayChange>
@@ -180,19 +186,52 @@ function PartNames({ booking }: { booking: Booking }) {
 
 function Evidence({ line }: { line: Waiting }) {
   const [known] = line.alternatives
-  if (line.proposal) {
+  const { rule, standing, half, before } = line.proposal ?? {}
+  if (standing) {
+    const said = standing.sharedWords.length ? `, says ${standing.sharedWords.join(' ')}` : ', no word in common'
+    return (
+      <Likely sure={line.proposal?.sure}>
+        {apart(standing.daysApart)}
+        {standing.rivalled ? ', one of several' : said}
+      </Likely>
+    )
+  }
+  if (half) {
+    return (
+      <Likely sure={line.proposal?.sure}>
+        {half.accountName}, {day(half.bookedOn)}
+        {half.rivalled ? ', one of several' : half.named ? '' : ', only the amount fits'}
+      </Likely>
+    )
+  }
+  if (rule) {
     return (
       <>
-        rule {line.proposal.ruleNo}: {line.proposal.words}
+        rule {rule.ruleNo}: {rule.words}
       </>
+    )
+  }
+  if (before) {
+    const nos = before.entries.map((e) => e.entryNo)
+    return (
+      <Likely sure={line.proposal?.sure}>
+        as nos. {nos.slice(0, -1).join(', ')} and {nos.at(-1)}
+      </Likely>
     )
   }
   if (known) {
     return (
       <span className="text-heartwood">
-        perhaps no. {known.entryNo}, {known.daysApart === 0 ? 'same day' : `${counted(known.daysApart, 'day')} apart`}
+        perhaps no. {known.entryNo}, {apart(known.daysApart)}
       </span>
     )
   }
   return <>no rule has its words</>
 }
+
+/** What is not sure is said in another tone, and not ticked by itself. */
+function Likely({ sure, children }: { sure: boolean | undefined; children: ReactNode }) {
+  return <span className={sure ? undefined : 'text-heartwood'}>{children}</span>
+}
+
+const apart = (days: number) => (days === 0 ? 'same day' : `${counted(days, 'day')} apart`)

@@ -2,18 +2,50 @@ import type { Schemas } from '@/api/client'
 import type { Waiting } from './types'
 
 export type Booking = Schemas['BookingJson']
-export type Part = Schemas['PartJson']
+type Standing = Schemas['StandsInTheBooksJson']
 
-/** What is proposed for a line; without a proposal, all of it to nobody knows where yet. */
-export function bookingOf(line: Waiting): Booking {
+/** What would be taken for a line: a booking, maybe with the other half of a transfer, or an entry that is there. */
+export type Answer = { booking: Booking; twin?: Schemas['TwinJson'] } | { standing: Standing }
+
+const NOTHING: Booking = { payee: '', note: '', parts: [] }
+
+/** What is proposed for a line, or what a person has said instead; the proposal for a half holds for both or none. */
+export function answerOf(line: Waiting, changed: Record<string, Booking>): Answer {
+  const said = changed[line.id]
+  if (said) return { booking: said }
+  const { proposal } = line
+  if (!proposal) return { booking: NOTHING }
+  if (proposal.standing) return { standing: proposal.standing }
+  const { half } = proposal
+  if (half && changed[half.lineId]) return { booking: NOTHING }
+  const parts = proposal.parts.map((part) => ({ ...part, note: '' }))
   return {
-    payee: line.proposal?.payee ?? '',
-    note: '',
-    parts: line.proposal ? [{ accountId: line.proposal.toAccountId, amount: line.amount, note: '' }] : [],
+    booking: { payee: proposal.payee, note: '', parts },
+    twin: half && { lineId: half.lineId, version: half.version },
   }
 }
 
 /** Whether everything is said that posting needs; whether the parts add up is for the books to say. */
+export function isReady(answer: Answer): boolean {
+  return 'standing' in answer || isComplete(answer.booking)
+}
+
 export function isComplete(booking: Booking): boolean {
   return booking.payee.trim() !== '' && booking.parts.length > 0 && booking.parts.every((p) => p.accountId && p.amount)
+}
+
+/** Who a line is with, as far as that is said. */
+export const payeeOf = (answer: Answer) => ('standing' in answer ? answer.standing.payee : answer.booking.payee)
+
+/** The lines as they are sent: what two of them are together, is sent once. */
+export function acceptedOf(lines: Waiting[], answer: (line: Waiting) => Answer): Schemas['AcceptedJson'][] {
+  const twins = new Set<string>()
+  return lines.flatMap((line): Schemas['AcceptedJson'][] => {
+    const of = answer(line)
+    if (!isReady(of) || twins.has(line.id)) return []
+    const { id: lineId, version } = line
+    if ('standing' in of) return [{ lineId, version, postingId: of.standing.postingId }]
+    if (of.twin) twins.add(of.twin.lineId)
+    return [{ lineId, version, booking: of.booking, twin: of.twin }]
+  })
 }

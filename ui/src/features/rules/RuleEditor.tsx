@@ -27,7 +27,7 @@ function begin(rule: Rule | undefined, line: Waiting | undefined): Draft {
     return { words, direction, onAccountId, payee, toAccountId }
   }
   const direction = line ? (line.amount.startsWith('-') ? 'OUT' : 'IN') : 'OUT'
-  return { words: '', direction, onAccountId: undefined, payee: '', toAccountId: line?.proposal?.toAccountId }
+  return { words: '', direction, onAccountId: undefined, payee: '', toAccountId: line?.proposal?.parts[0]?.accountId }
 }
 
 /** Writes a rule as a sentence with picks: a new one, one from a waiting line, or one that is there. */

@@ -22,7 +22,9 @@ public final class Bench {
           "post",
           PostBench::run,
           "load",
-          LoadBench::run);
+          LoadBench::run,
+          "match",
+          MatchBench::run);
 
   private Bench() {}
 

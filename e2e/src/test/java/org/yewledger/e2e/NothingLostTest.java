@@ -7,8 +7,9 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.FilePayload;
-import java.nio.charset.StandardCharsets;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import org.testng.annotations.Test;
 
 /** What is typed survives leaving, reloading, a session that ends and an answer that fails. */
@@ -76,19 +77,13 @@ public class NothingLostTest extends BrowserTest {
 
   /** What an own sheet of lines was settled to mean, without the file, which nothing may keep. */
   @Test
-  public void theMappingOfATableSurvivesLeavingTheViewAndAReload() {
+  public void theMappingOfATableSurvivesLeavingTheViewAndAReload() throws IOException {
     Page page = signedIn();
     open(page, "/gather");
-    FilePayload table =
-        new FilePayload(
-            "sheet.csv",
-            "text/csv",
-            "a;b;c\n03.09.2026;SALTMARSH YARD;-240,00\n13.09.2026;TYPEFOLD;-29,04\n"
-                .getBytes(StandardCharsets.UTF_8));
-    Runnable choose =
-        () ->
-            page.waitForFileChooser(() -> button(page, "Choose files for Kestrel Card").click())
-                .setFiles(table);
+    Path table = Files.createTempDirectory("yew").resolve("sheet.csv");
+    Files.writeString(
+        table, "a;b;c\n03.09.2026;SALTMARSH YARD;-240,00\n13.09.2026;TYPEFOLD;-29,04\n");
+    Runnable choose = () -> chooseFile(page, "Kestrel Card", table);
     choose.run();
     Locator meaning = page.getByLabel("Meaning of b");
     choose(meaning, "Reference");

@@ -69,7 +69,7 @@ final class AlmanacJson {
     RENEW_CONSENT,
     STATEMENTS_TO_COME,
     DOUBTS,
-    POST_BY_RULE,
+    POST_PROPOSED,
     ANSWER,
     RECONCILE
   }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -58,8 +59,8 @@ class NextSteps {
       }
       addAccounts(next, Task.STATEMENTS_TO_COME, toCome(month));
       addAccounts(next, Task.DOUBTS, doubtful);
-      addWaiting(next, Task.POST_BY_RULE, Reason.RULE);
-      addWaiting(next, Task.ANSWER, Reason.OPEN_QUESTION);
+      addWaiting(next, Task.POST_PROPOSED, reason -> reason != Reason.OPEN_QUESTION);
+      addWaiting(next, Task.ANSWER, reason -> reason == Reason.OPEN_QUESTION);
       for (AccountStatements.Of of : accounts) {
         for (StatementEntity statement : of.unfinished()) {
           next.add(reconcile(of, statement));
@@ -85,8 +86,8 @@ class NextSteps {
           .toList();
     }
 
-    private void addWaiting(List<NextJson> next, Task task, Reason reason) {
-      List<Count> counts = waiting.stream().filter(c -> c.reason() == reason).toList();
+    private void addWaiting(List<NextJson> next, Task task, Predicate<Reason> of) {
+      List<Count> counts = waiting.stream().filter(c -> of.test(c.reason())).toList();
       if (!counts.isEmpty()) {
         next.add(
             new NextJson(

@@ -44,6 +44,19 @@ public class RateService {
     return new ExchangeRates(all());
   }
 
+  /** Which they are, in one short text; the same for the same rates. */
+  @Transactional(readOnly = true)
+  public String state() {
+    return jdbc.sql(
+            """
+            select count(*) || ',' || coalesce(sum(hashtextextended(from_currency || to_currency || day || rate, 0)), 0)
+              from exchange_rate where household_id = ?\
+            """)
+        .param(SignedIn.now().householdId())
+        .query(String.class)
+        .single();
+  }
+
   /** Keeps rates; one that is there for the same currencies and day is replaced. */
   @Transactional
   @ForBookkeepers

@@ -22,6 +22,8 @@ import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.gather.GatherService;
 import org.yewledger.app.journal.EntryStore;
+import org.yewledger.app.payee.PayeeTexts;
+import org.yewledger.core.rules.LastingWords;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.platform.SignedIn;
@@ -61,6 +63,7 @@ class DemoMonths {
   private final StatementService statements;
   private final StatementProgress progress;
   private final LineLinks links;
+  private final PayeeTexts texts;
   private final LineStates states;
 
   DemoMonths(
@@ -72,6 +75,7 @@ class DemoMonths {
       StatementService statements,
       StatementProgress progress,
       LineLinks links,
+      PayeeTexts texts,
       LineStates states) {
     this.entities = entities;
     this.gather = gather;
@@ -81,6 +85,7 @@ class DemoMonths {
     this.statements = statements;
     this.progress = progress;
     this.links = links;
+    this.texts = texts;
     this.states = states;
   }
 
@@ -156,6 +161,11 @@ class DemoMonths {
     var booking = new Booking(happening.payee(), happening.note(), parts);
     Booking.Booked booked = booking.entryFor(bank, line.toBankLine(), ledger);
     EntryStore.Stored stored = entries.add(List.of(booked.entry())).getFirst();
+    if (happening.twin().isEmpty()) {
+      texts.learn(
+          Map.of(
+              LastingWords.of(line.toBankLine()).toString(), stored.entry().payeeId()));
+    }
     int bankPosting = booked.bankPosting();
     confirm(
         stored.postings().get(bankPosting),

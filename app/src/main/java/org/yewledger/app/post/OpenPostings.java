@@ -1,8 +1,12 @@
 package org.yewledger.app.post;
 
 import jakarta.persistence.EntityManager;
+import java.sql.Date;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.jdbc.core.DataClassRowMapper;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
@@ -14,9 +18,11 @@ import org.yewledger.core.post.OpenPosting;
 @Component
 class OpenPostings {
   private final EntityManager entities;
+  private final JdbcClient jdbc;
 
-  OpenPostings(EntityManager entities) {
+  OpenPostings(EntityManager entities, JdbcClient jdbc) {
     this.entities = entities;
+    this.jdbc = jdbc;
   }
 
   /** Which they are, in one short text; the same for the same postings. */
@@ -38,22 +44,28 @@ class OpenPostings {
         .toString();
   }
 
-  /** Those that no bank line confirms and no statement covers, over all accounts. */
+  /**
+   * Those that no bank line confirms and no statement covers, over all accounts.
+   *
+   * @param from the first day that a waiting line may stand for
+   */
   @Transactional(readOnly = true)
-  List<OpenPosting> all(Chart chart) {
-    return entities
-        .createQuery(
+  List<OpenPosting> all(Chart chart, LocalDate from) {
+    return jdbc.sql(
             """
-            select new %s(p.id, p.accountId, p.date, p.amountMinor) from Posting p
-            where p.householdId = :household and p.statementId is null and p.amountMinor <> 0
-            and p.accountId in :accounts
-            and not exists (select 1 from LineLink k where k.postingId = p.id)
-            and exists (select 1 from Entry e where e.id = p.entryId and e.origin <> OPENING)\
-            """
-                .formatted(OpenPosting.class.getName()),
-            OpenPosting.class)
-        .setParameter("household", SignedIn.now().householdId())
-        .setParameter("accounts", chart.bankAccounts(null).map(Account::id).toList())
-        .getResultList();
+            select p.id, p.account_id, p.date, p.amount_minor, y.name || ' ' || e.note as text, e.origin = 'BANK_LINE' as awaited
+              from unnest(:accounts) a(id)
+              join posting p on p.household_id = :household and p.account_id = a.id and p.statement_id is null
+              join entry e on e.household_id = :household and e.id = p.entry_id
+              join payee y on y.household_id = :household and y.id = e.payee_id
+             where p.amount_minor <> 0 and p.date >= :from and e.origin <> 'OPENING'
+               and not exists (select 1 from line_link k where k.household_id = :household and k.posting_id = p.id)
+             order by p.date, p.id\
+            """)
+        .param("household", SignedIn.now().householdId())
+        .param("accounts", chart.bankAccounts(null).map(Account::id).toArray(UUID[]::new))
+        .param("from", Date.valueOf(from))
+        .query(DataClassRowMapper.newInstance(OpenPosting.class))
+        .list();
   }
 }

@@ -13,6 +13,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.journal.EntryEntity;
+import org.yewledger.app.post.PostJson.AcceptedJson;
 import org.yewledger.app.post.PostJson.AcceptedLinesJson;
 import org.yewledger.app.post.PostJson.BookingJson;
 import org.yewledger.app.post.PostJson.PairJson;
@@ -52,17 +54,17 @@ class PostController {
   /** Posts lines as they were accepted, all or none. */
   @PostMapping("/api/waiting-lines/post")
   PostedJson post(@Valid @RequestBody AcceptedLinesJson request) {
-    List<PostService.Accepted> accepted =
-        request.lines().stream()
-            .map(l -> new PostService.Accepted(l.lineId(), l.version(), l.booking()))
-            .toList();
-    return new PostedJson(posts.post(accepted).stream().map(s -> s.entry().no()).toList());
+    PostService.Posted posted =
+        posts.post(request.lines().stream().map(AcceptedJson::toAccepted).toList());
+    return new PostedJson(
+        posted.made().stream().map(s -> s.entry().no()).toList(),
+        posted.known().stream().map(EntryEntity::no).toList());
   }
 
   /** Says that a waiting line is a posting already in the books. */
   @PostMapping("/api/waiting-lines/{id}/pair")
   PostedJson pair(@PathVariable UUID id, @Valid @RequestBody PairJson pair) {
-    return new PostedJson(List.of(pairs.pair(id, pair.version(), pair.postingId()).no()));
+    return new PostedJson(List.of(), List.of(pairs.pair(id, pair.version(), pair.postingId()).no()));
   }
 
   /** Takes posted lines back, so that they wait again. */

@@ -18,6 +18,7 @@ import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.Evidence;
 import org.yewledger.core.post.Reason;
 
 /** What the API says about waiting lines. */
@@ -26,21 +27,88 @@ final class PostJson {
 
   record SumJson(String currency, BigDecimal amount) {}
 
+  /** The rule that fits. */
+  record RuleFitsJson(UUID ruleId, int ruleNo, String words) {}
+
   /**
-   * The facts for a line's proposal by rule, and the entry that it would become.
+   * The posting that the line is already.
    *
+   * @param sharedWords what the bank's text and the entry both say
+   * @param rivalled whether another one is as likely to be it
+   */
+  record StandsInTheBooksJson(
+      UUID postingId,
+      UUID entryId,
+      long entryNo,
+      LocalDate date,
+      String payee,
+      long daysApart,
+      List<String> sharedWords,
+      boolean rivalled) {}
+
+  /**
+   * The waiting line that is the other half of the transfer.
+   *
+   * @param version that of its state, to be sent back when posting
+   * @param named whether the text of one line names the account of the other
+   * @param rivalled whether another one is as likely to be the other half
+   */
+  record OtherHalfJson(
+      UUID lineId,
+      int version,
+      String accountName,
+      LocalDate bookedOn,
+      BigDecimal amount,
+      String currency,
+      long daysApart,
+      boolean named,
+      boolean rivalled) {}
+
+  /**
+   * That the payee was booked so before.
+   *
+   * @param always whether all that were looked at show it
+   */
+  record BookedBeforeJson(List<PastEntryJson> entries, boolean always) {
+    static BookedBeforeJson of(Evidence.BookedBefore before) {
+      return new BookedBeforeJson(
+          before.entries().stream()
+              .map(e -> new PastEntryJson(e.id(), e.no(), e.date()))
+              .toList(),
+          before.always());
+    }
+  }
+
+  record PastEntryJson(UUID entryId, long entryNo, LocalDate date) {}
+
+  /**
+   * What is suggested for a line, and why: exactly one of the facts is there.
+   *
+   * @param sure whether nothing else is as likely, by what is known
+   * @param parts how it would be booked; none where it stands in the books already
+   * @param books the entry that it would become
    * @param betweenBooks what moves between books, in words; empty where one book is touched
-   * @param refusal why it cannot be booked so; the postings are missing then
+   * @param refusal why it cannot be booked so; the entry is missing then
    */
   record ProposalJson(
-      UUID ruleId,
-      int ruleNo,
-      String words,
+      boolean sure,
       String payee,
-      UUID toAccountId,
+      List<ProposedPartJson> parts,
       List<BookPostingsJson> books,
       String betweenBooks,
-      @Nullable String refusal) {}
+      @Nullable String refusal,
+      @Nullable RuleFitsJson rule,
+      @Nullable StandsInTheBooksJson standing,
+      @Nullable OtherHalfJson half,
+      @Nullable BookedBeforeJson before) {}
+
+  record ProposedPartJson(UUID accountId, BigDecimal amount, @Nullable BigDecimal otherAmount) {
+    static ProposedPartJson of(Booking.Part part) {
+      Amount other = part.other();
+      return new ProposedPartJson(
+          part.account().id(), part.amount().decimal(), other == null ? null : other.decimal());
+    }
+  }
 
   /** A posting in the books that the line may be. */
   record AlternativeJson(
@@ -74,7 +142,17 @@ final class PostJson {
   /** {@code count} may be more than the lines listed: the rest comes when these are done. */
   record StackJson(Reason reason, int count, List<SumJson> sums, List<WaitingJson> lines) {}
 
-  record StacksJson(int count, List<SumJson> sums, int accounts, List<StackJson> stacks) {}
+  /**
+   * @param sure lines whose proposal can be taken without a second look
+   * @param likely lines with another proposal; the rest is to be answered
+   */
+  record StacksJson(
+      int count,
+      int sure,
+      int likely,
+      List<SumJson> sums,
+      int accounts,
+      List<StackJson> stacks) {}
 
   /** {@code otherAmount}: on an account in another currency, what arrives or leaves there. */
   record PartJson(
@@ -114,11 +192,36 @@ final class PostJson {
     }
   }
 
-  record AcceptedJson(@NotNull UUID lineId, int version, @NotNull @Valid BookingJson booking) {}
+  /** The other half of a transfer, which is posted with the first. */
+  record TwinJson(@NotNull UUID lineId, int version) {}
+
+  /**
+   * A line as the person accepts it: booked, alone or with its other half, or known as a posting
+   * that stands in the books.
+   */
+  record AcceptedJson(
+      @NotNull UUID lineId,
+      int version,
+      @Nullable @Valid BookingJson booking,
+      @Nullable @Valid TwinJson twin,
+      @Nullable UUID postingId) {
+    PostService.Accepted toAccepted() {
+      return new PostService.Accepted(
+          lineId,
+          version,
+          booking,
+          twin == null ? null : new PostService.Twin(twin.lineId(), twin.version()),
+          postingId);
+    }
+  }
 
   record AcceptedLinesJson(@NotEmpty List<@Valid AcceptedJson> lines) {}
 
-  record PostedJson(List<Long> entryNos) {}
+  /**
+   * @param entryNos of the entries that were made
+   * @param knownNos of those that stood in the books already
+   */
+  record PostedJson(List<Long> entryNos, List<Long> knownNos) {}
 
   record PairJson(int version, @NotNull UUID postingId) {}
 

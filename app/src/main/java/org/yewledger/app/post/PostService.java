@@ -2,10 +2,15 @@ package org.yewledger.app.post;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
@@ -18,10 +23,12 @@ import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.journal.EntryStore.Stored;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
+import org.yewledger.app.payee.PayeeTexts;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Found;
@@ -36,6 +43,7 @@ import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Proposal;
 import org.yewledger.core.post.Proposer;
 import org.yewledger.core.post.WaitingLine;
+import org.yewledger.core.rules.LastingWords;
 
 /** Posts waiting lines. */
 @Service
@@ -48,17 +56,54 @@ public class PostService {
     Booking on(Account bankAccount, Chart chart);
   }
 
-  /** A line as the person accepted it. {@code version} is the state that they saw. */
-  public record Accepted(UUID lineId, int version, Typed booking) {}
+  /** The other half of a transfer. {@code version} is the state that the person saw. */
+  public record Twin(UUID lineId, int version) {}
+
+  /**
+   * A line as the person accepted it: booked, maybe with its other half, or known as a posting that
+   * stands in the books.
+   *
+   * @param version the state that the person saw
+   */
+  public record Accepted(
+      UUID lineId,
+      int version,
+      @Nullable Typed booking,
+      @Nullable Twin twin,
+      @Nullable UUID postingId) {
+    /**
+     * @throws Refusal {@code not-answered} if it is neither booked nor known, or both
+     */
+    public Accepted {
+      if ((booking == null) == (postingId == null) || (twin != null && booking == null)) {
+        throw Refusal.ofField(
+            "not-answered", "lines", "Say of each line how it is booked, or what it is already.");
+      }
+    }
+
+    Typed booked() {
+      return Objects.requireNonNull(booking);
+    }
+
+    private Stream<Twin> seen() {
+      return Stream.concat(
+          Stream.of(new Twin(lineId, version)), Stream.ofNullable(twin));
+    }
+  }
+
+  /** What posting has made, and what stood in the books already. */
+  public record Posted(List<Stored> made, List<EntryEntity> known) {}
 
   private final ChartService charts;
   private final AccountLocks locks;
   private final LineStates states;
   private final LineLinks links;
   private final PostedLines posted;
+  private final Pairings pairings;
   private final EntryStore entries;
   private final LedgerService ledgers;
   private final WaitingLines waiting;
+  private final PayeeTexts texts;
   private final Acts acts;
 
   PostService(
@@ -67,18 +112,22 @@ public class PostService {
       LineStates states,
       LineLinks links,
       PostedLines posted,
+      Pairings pairings,
       EntryStore entries,
       LedgerService ledgers,
       WaitingLines waiting,
+      PayeeTexts texts,
       Acts acts) {
     this.charts = charts;
     this.locks = locks;
     this.states = states;
     this.links = links;
     this.posted = posted;
+    this.pairings = pairings;
     this.entries = entries;
     this.ledgers = ledgers;
     this.waiting = waiting;
+    this.texts = texts;
     this.acts = acts;
   }
 
@@ -101,33 +150,90 @@ public class PostService {
    */
   @Transactional
   @ForBookkeepers
-  public List<Stored> post(List<Accepted> accepted) {
-    List<UUID> ids = accepted.stream().map(Accepted::lineId).toList();
+  public Posted post(List<Accepted> accepted) {
+    List<Twin> seen = accepted.stream().flatMap(Accepted::seen).toList();
+    List<UUID> ids = seen.stream().map(Twin::lineId).toList();
     requireOnce(ids);
     Found<BankLineEntity> lines = states.lines(ids);
     lockAccounts(accepted, lines);
     Found<BankLineStateEntity> locked = states.locked(ids);
-    accepted.forEach(a ->
+    seen.forEach(s ->
         posted.requireWaiting(
-            lines.of(a.lineId()).toBankLine(), locked.of(a.lineId()), a.version()));
+            lines.of(s.lineId()).toBankLine(), locked.of(s.lineId()), s.version()));
     Chart chart = charts.chart();
-    List<BankLineEntity> inOrder = accepted.stream().map(a -> lines.of(a.lineId())).toList();
-    List<Booking> bookings =
-        accepted.stream()
-            .map(a -> a.booking().on(chart.account(lines.of(a.lineId()).accountId()), chart))
+    List<Accepted> known = accepted.stream().filter(a -> a.postingId() != null).toList();
+    List<Accepted> toBook = accepted.stream().filter(a -> a.booking() != null).toList();
+    List<Pairings.Wanted> pairs =
+        known.stream()
+            .map(a ->
+                pairings.wanted(
+                    lines.of(a.lineId()), Objects.requireNonNull(a.postingId()), chart))
             .toList();
-    acts.begin(ActKind.POST, inWords(inOrder, bookings, chart));
+    requirePostingsOnce(pairs);
+    List<Booking> bookings =
+        toBook.stream()
+            .map(a -> a.booked().on(chart.account(lines.of(a.lineId()).accountId()), chart))
+            .toList();
+    acts.begin(ActKind.POST, inWords(ids, lines, bookings, pairs, chart));
+    List<Stored> made = book(toBook, bookings, lines, chart);
+    links.add(pairs.stream().map(Pairings.Wanted::link).toList());
+    states.become(ids, State.POSTED);
+    return new Posted(made, pairs.stream().map(Pairings.Wanted::entry).toList());
+  }
+
+  /** Makes the entries of lines, and links these with them. */
+  private List<Stored> book(
+      List<Accepted> toBook, List<Booking> bookings, Found<BankLineEntity> lines, Chart chart) {
+    if (toBook.isEmpty()) {
+      return List.of();
+    }
+    List<BankLineEntity> inOrder = toBook.stream().map(a -> lines.of(a.lineId())).toList();
     List<Booking.Booked> booked = booked(inOrder, bookings, chart);
     List<Stored> stored =
         entries.add(
-            booked.stream().map(Booking.Booked::entry).toList(), because(inOrder, bookings, chart));
+            booked.stream().map(Booking.Booked::entry).toList(),
+            because(toBook, inOrder, bookings, chart));
     var made = new ArrayList<Link>(stored.size());
     for (int i = 0; i < stored.size(); i++) {
-      made.add(link(accepted.get(i).lineId(), stored.get(i), booked.get(i).bankPosting()));
+      Accepted line = toBook.get(i);
+      made.add(link(line.lineId(), stored.get(i), booked.get(i).bankPosting()));
+      if (line.twin() != null) {
+        made.add(halfOf(stored.get(i), lines.of(line.twin().lineId())));
+      }
     }
     links.add(made);
-    states.become(ids, State.POSTED);
+    learn(toBook, inOrder, stored);
     return stored;
+  }
+
+  /** By what a bank calls it, a payee is known next time; a transfer is with nobody. */
+  private void learn(
+      List<Accepted> booked, List<BankLineEntity> lines, List<Stored> stored) {
+    Map<String, UUID> payees = new HashMap<>();
+    for (int i = 0; i < lines.size(); i++) {
+      if (booked.get(i).twin() == null) {
+        payees.put(
+            LastingWords.of(lines.get(i).toBankLine()).toString(),
+            stored.get(i).entry().payeeId());
+      }
+    }
+    texts.learn(payees);
+  }
+
+  /** The link of a transfer with its other half, whose side of it has to be exactly that line. */
+  private static Link halfOf(Stored stored, BankLineEntity twin) {
+    PostingEntity side =
+        stored.postings().stream()
+            .filter(p ->
+                p.accountId().equals(twin.accountId()) && p.amountMinor() == twin.amountMinor())
+            .findFirst()
+            .orElseThrow(() ->
+                Refusal.of(
+                    "not-two-halves",
+                    "The two lines are no halves of one transfer as it would be booked: account or"
+                        + " amount of the other side differ."));
+    return new Link(
+        twin.id(), side.id(), stored.entry().id(), side.accountId(), side.amountMinor(), false);
   }
 
   private List<Booking.Booked> booked(
@@ -144,15 +250,19 @@ public class PostService {
   }
 
   /** For each line, whether the person took what was proposed or answered by themselves. */
-  private List<Because> because(List<BankLineEntity> lines, List<Booking> bookings, Chart chart) {
+  private List<Because> because(
+      List<Accepted> accepted, List<BankLineEntity> lines, List<Booking> bookings, Chart chart) {
     List<WaitingLine> waited =
         lines.stream()
             .map(l -> new WaitingLine(l.id(), chart.account(l.accountId()), l.toBankLine()))
             .toList();
-    List<Proposal> proposals = Proposer.proposals(waiting.situation(waited, List.of(), chart));
+    List<Proposal> proposals = Proposer.proposals(waiting.alone(waited, chart));
     var because = new ArrayList<Because>(lines.size());
     for (int i = 0; i < lines.size(); i++) {
-      because.add(proposals.get(i).because(bookings.get(i)));
+      because.add(
+          accepted.get(i).twin() == null
+              ? proposals.get(i).because(bookings.get(i))
+              : Because.OF_BOTH_HALVES);
     }
     return because;
   }
@@ -164,10 +274,21 @@ public class PostService {
     }
   }
 
+  /** A posting that two lines are said to be would be confirmed twice. */
+  private static void requirePostingsOnce(List<Pairings.Wanted> pairs) {
+    if (pairs.stream().map(p -> p.posting().id()).distinct().count() < pairs.size()) {
+      throw Refusal.ofField(
+          "posting-twice", "lines", "Two lines are said to be one posting. It can be one of them.");
+    }
+  }
+
   private void lockAccounts(List<Accepted> accepted, Found<BankLineEntity> lines) {
     Set<UUID> accounts = new HashSet<>();
     lines.all().forEach(line -> accounts.add(line.accountId()));
-    accepted.forEach(a -> accounts.addAll(a.booking().accountIds()));
+    accepted.stream()
+        .map(Accepted::booking)
+        .filter(Objects::nonNull)
+        .forEach(booking -> accounts.addAll(booking.accountIds()));
     locks.shared(accounts);
   }
 
@@ -182,11 +303,20 @@ public class PostService {
         true);
   }
 
-  private static String inWords(List<BankLineEntity> lines, List<Booking> bookings, Chart chart) {
-    if (lines.size() > 1) {
-      return "Posted %d lines".formatted(lines.size());
+  private static String inWords(
+      List<UUID> ids,
+      Found<BankLineEntity> lines,
+      List<Booking> bookings,
+      List<Pairings.Wanted> pairs,
+      Chart chart) {
+    if (bookings.size() + pairs.size() > 1) {
+      return "Posted %d lines".formatted(ids.size());
     }
-    BankLineEntity line = lines.getFirst();
+    if (!pairs.isEmpty()) {
+      EntryEntity entry = pairs.getFirst().entry();
+      return "Paired a line with no. %d, %s".formatted(entry.no(), entry.payee());
+    }
+    BankLineEntity line = lines.of(ids.getFirst());
     Account account = chart.account(line.accountId());
     return "Posted %s, %s on %s"
         .formatted(

@@ -5,8 +5,10 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -19,10 +21,15 @@ import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.post.PostJson.AlternativeJson;
+import org.yewledger.app.post.PostJson.BookedBeforeJson;
 import org.yewledger.app.post.PostJson.LineDetailJson;
+import org.yewledger.app.post.PostJson.OtherHalfJson;
 import org.yewledger.app.post.PostJson.ProposalJson;
+import org.yewledger.app.post.PostJson.ProposedPartJson;
+import org.yewledger.app.post.PostJson.RuleFitsJson;
 import org.yewledger.app.post.PostJson.StackJson;
 import org.yewledger.app.post.PostJson.StacksJson;
+import org.yewledger.app.post.PostJson.StandsInTheBooksJson;
 import org.yewledger.app.post.PostJson.SumJson;
 import org.yewledger.app.post.PostJson.WaitingJson;
 import org.yewledger.app.post.WaitingLines.Waiting;
@@ -37,6 +44,7 @@ import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Evidence;
 import org.yewledger.core.post.Reason;
+import org.yewledger.core.rules.Rule;
 
 /** The waiting lines stacked by reason, each proposal as the entry that it would become. */
 @Service
@@ -66,18 +74,25 @@ class StacksService {
   StacksJson stacks(@Nullable UUID bookId) {
     Chart chart = charts.chart();
     List<Waiting> all = waitingLines.all(chart, bookId);
-    var page = new Page(chart, ledgers.ledger(chart), ruleNumbers());
+    // The other half of a transfer may belong to another book than is looked at.
+    Map<UUID, Waiting> byId =
+        waitingLines.all(chart, null).stream()
+            .collect(Collectors.toMap(w -> w.row().id(), w -> w));
+    var page = new Page(ledgers.ledger(chart), ruleNumbers(), byId);
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
             .map(reason -> stack(reason, all, page))
             .filter(stack -> stack.count() > 0)
             .toList();
     int accounts = (int) all.stream().map(w -> w.account().id()).distinct().count();
-    return new StacksJson(all.size(), sums(all), accounts, stacks);
+    int sure = (int) all.stream().filter(w -> w.proposal().isSure()).count();
+    int open = (int) all.stream().filter(w -> w.reason() == Reason.OPEN_QUESTION).count();
+    return new StacksJson(all.size(), sure, all.size() - sure - open, sums(all), accounts, stacks);
   }
 
   /** What all lines of one answer share. */
-  private record Page(Chart chart, Ledger ledger, Map<UUID, Integer> ruleNumbers) {}
+  private record Page(
+      Ledger ledger, Map<UUID, Integer> ruleNumbers, Map<UUID, Waiting> byId) {}
 
   private Map<UUID, Integer> ruleNumbers() {
     Map<UUID, Integer> numbers = new HashMap<>();
@@ -129,7 +144,7 @@ class StacksService {
         line.sourceLine(),
         details(line),
         proposal(w, page),
-        alternatives(w, page));
+        alternatives(w));
   }
 
   private static List<LineDetailJson> details(BankLine line) {
@@ -137,36 +152,79 @@ class StacksService {
         .entrySet().stream().map(d -> new LineDetailJson(d.getKey(), d.getValue())).toList();
   }
 
-  private static @Nullable ProposalJson proposal(Waiting w, Page page) {
-    Booking booking = w.proposal().booking();
-    if (booking == null || !(w.proposal().evidence() instanceof Evidence.RuleFits(var rule))) {
+  private @Nullable ProposalJson proposal(Waiting w, Page page) {
+    Evidence evidence = w.proposal().evidence();
+    if (evidence instanceof Evidence.None) {
       return null;
     }
+    Booking booking = w.proposal().booking();
     List<Posting> postings = List.of();
     String refusal = null;
-    try {
-      postings = booking.entryFor(w.account(), w.line(), page.ledger()).entry().postings();
-    } catch (Refusal e) {
-      // The line is shown all the same: a closed account or a missing rate is for the person to
-      // mend.
-      refusal = e.getMessage();
+    if (booking != null) {
+      try {
+        postings = booking.entryFor(w.account(), w.line(), page.ledger()).entry().postings();
+      } catch (Refusal e) {
+        // The line is shown all the same: a closed account or a missing rate is for the person to
+        // mend.
+        refusal = e.getMessage();
+      }
     }
     return new ProposalJson(
-        rule.id(),
-        page.ruleNumbers().getOrDefault(rule.id(), 0),
-        rule.when().words().toString(),
-        booking.payee(),
-        rule.then().accountId(),
+        w.proposal().isSure(),
+        booking == null ? "" : booking.payee(),
+        booking == null ? List.of() : booking.parts().stream().map(ProposedPartJson::of).toList(),
         BookPostingsJson.of(postings),
         BetweenBooks.inWords(postings),
-        refusal);
+        refusal,
+        evidence instanceof Evidence.RuleFits(Rule rule) ? ruleFits(rule, page) : null,
+        evidence instanceof Evidence.StandsInTheBooks known ? standing(known) : null,
+        evidence instanceof Evidence.OtherHalf half ? half(half, page) : null,
+        evidence instanceof Evidence.BookedBefore before ? BookedBeforeJson.of(before) : null);
   }
 
-  private List<AlternativeJson> alternatives(Waiting w, Page page) {
+  private static RuleFitsJson ruleFits(Rule rule, Page page) {
+    return new RuleFitsJson(
+        rule.id(),
+        page.ruleNumbers().getOrDefault(rule.id(), 0),
+        rule.when().words().toString());
+  }
+
+  private StandsInTheBooksJson standing(Evidence.StandsInTheBooks known) {
+    EntryEntity entry = entryOf(known.posting().id());
+    return new StandsInTheBooksJson(
+        known.posting().id(),
+        entry.id(),
+        entry.no(),
+        known.posting().date(),
+        entry.payee(),
+        known.daysApart(),
+        known.sharedWords(),
+        known.rivalled());
+  }
+
+  private static OtherHalfJson half(Evidence.OtherHalf half, Page page) {
+    Waiting twin = Objects.requireNonNull(page.byId().get(half.twinId()));
+    return new OtherHalfJson(
+        half.twinId(),
+        twin.version(),
+        twin.account().name(),
+        twin.line().bookedOn(),
+        twin.line().amount(twin.account().currency()).decimal(),
+        twin.account().currency().getCode(),
+        half.daysApart(),
+        half.named(),
+        half.rivalled());
+  }
+
+  private EntryEntity entryOf(UUID postingId) {
+    PostingEntity posting = entities.find(PostingEntity.class, postingId);
+    return entities.find(EntryEntity.class, posting.entryId());
+  }
+
+  private List<AlternativeJson> alternatives(Waiting w) {
     return w.proposal().alternatives().stream()
         .map(open -> {
-          PostingEntity posting = entities.find(PostingEntity.class, open.id());
-          EntryEntity entry = entities.find(EntryEntity.class, posting.entryId());
+          EntryEntity entry = entryOf(open.id());
           return new AlternativeJson(
               open.id(), entry.no(), open.date(), entry.payee(), open.daysFrom(w.line()));
         })

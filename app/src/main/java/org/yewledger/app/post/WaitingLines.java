@@ -1,5 +1,7 @@
 package org.yewledger.app.post;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,11 +13,13 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.bankline.WaitingRows;
 import org.yewledger.app.bankline.WaitingRows.Row;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.currency.RateService;
 import org.yewledger.app.platform.KeptByHousehold;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.ExchangeRates;
 import org.yewledger.core.post.OpenPosting;
 import org.yewledger.core.post.Proposal;
 import org.yewledger.core.post.Proposer;
@@ -47,18 +51,27 @@ public class WaitingLines {
   private final WaitingRows rows;
   private final RuleService rules;
   private final OpenPostings open;
+  private final RateService rates;
+  private final PastBookings past;
 
-  WaitingLines(WaitingRows rows, RuleService rules, OpenPostings open) {
+  WaitingLines(
+      WaitingRows rows,
+      RuleService rules,
+      OpenPostings open,
+      RateService rates,
+      PastBookings past) {
     this.rows = rows;
     this.rules = rules;
     this.open = open;
+    this.rates = rates;
+    this.past = past;
   }
 
-  private record Proposed(String state, String reasons, List<Waiting> lines) {}
+  private record Proposed(String state, List<Waiting> lines) {}
 
   /**
    * The waiting lines of a book, or of all, oldest first. Their proposals are kept until a line, a
-   * rule or an account changes. Cost: a look at what they follow from; linear in their number when
+   * rule, an account, an open posting or a rate changes. Cost: a look at what they follow from; linear in their number when
    * it has changed.
    */
   @Transactional(readOnly = true)
@@ -78,52 +91,78 @@ public class WaitingLines {
   private Proposed proposed(Chart chart) {
     UUID household = SignedIn.now().householdId();
     WaitingRows.Waiting waiting = rows.all();
-    String reasons = rules.state() + '/' + chart.state() + '/' + open.state(chart);
-    String state = waiting.state() + '/' + reasons;
+    String state =
+        String.join(
+            "/",
+            waiting.state(),
+            rules.state(),
+            chart.state(),
+            open.state(chart),
+            rates.state());
     Proposed known = kept.get(household);
     if (known == null || !known.state().equals(state)) {
-      List<Waiting> before =
-          known != null && known.reasons().equals(reasons) ? known.lines() : List.of();
-      known = new Proposed(state, reasons, propose(waiting.rows(), before, chart));
+      known =
+          new Proposed(
+              state, propose(waiting.rows(), known == null ? List.of() : known.lines(), chart));
       kept.put(household, known);
     }
     return known;
   }
 
   /**
-   * @param before those whose proposal still holds if their row is the same
+   * All are proposed together: what one line is may hang on any other.
+   *
+   * @param before those whose rows may still be the same, so that they need not be read again
    */
   private List<Waiting> propose(List<Row> waiting, List<Waiting> before, Chart chart) {
-    Map<Row, Waiting> known = new IdentityHashMap<>();
-    before.forEach(w -> known.put(w.row(), w));
-    List<Row> changed = waiting.stream().filter(row -> !known.containsKey(row)).toList();
-    List<Proposal> proposals =
-        Proposer.proposals(
-            situationOf(changed, changed.isEmpty() ? List.of() : open.all(chart), chart));
-    for (int i = 0; i < changed.size(); i++) {
-      Row row = changed.get(i);
-      known.put(
-          row,
-          new Waiting(row, chart.account(row.accountId()), row.toBankLine(), proposals.get(i)));
-    }
-    return waiting.stream().map(known::get).toList();
-  }
-
-  private Situation situationOf(List<Row> waiting, List<OpenPosting> postings, Chart chart) {
-    return situation(
+    Map<Row, BankLine> known = new IdentityHashMap<>();
+    before.forEach(w -> known.put(w.row(), w.line()));
+    List<WaitingLine> lines =
         waiting.stream()
-            .map(row -> new WaitingLine(row.id(), chart.account(row.accountId()), row.toBankLine()))
-            .toList(),
-        postings,
-        chart);
+            .map(row -> {
+              BankLine line = known.get(row);
+              return new WaitingLine(
+                  row.id(),
+                  chart.account(row.accountId()),
+                  line == null ? row.toBankLine() : line);
+            })
+            .toList();
+    List<Proposal> proposals = Proposer.proposals(situation(lines, openFor(lines, chart), chart));
+    var proposed = new ArrayList<Waiting>(lines.size());
+    for (int i = 0; i < lines.size(); i++) {
+      WaitingLine line = lines.get(i);
+      proposed.add(new Waiting(waiting.get(i), line.account(), line.line(), proposals.get(i)));
+    }
+    return proposed;
   }
 
-  /** All that bears on some lines, with the rules of the books of their accounts. */
-  Situation situation(List<WaitingLine> lines, List<OpenPosting> postings, Chart chart) {
+  private List<OpenPosting> openFor(List<WaitingLine> lines, Chart chart) {
+    return lines.stream()
+        .map(line -> line.line().bookedOn())
+        .min(Comparator.naturalOrder())
+        .map(first -> open.all(chart, first.minusDays(OpenPosting.WINDOW_DAYS)))
+        .orElse(List.of());
+  }
+
+  /** Lines by themselves, to see which of them a rule or a habit decides. */
+  Situation alone(List<WaitingLine> lines, Chart chart) {
+    Situation all = situation(lines, List.of(), chart);
+    return new Situation(
+        lines, List.of(), all.rules(), all.accounts(), Map.of(), ExchangeRates.NONE, all.past());
+  }
+
+  private Situation situation(List<WaitingLine> lines, List<OpenPosting> postings, Chart chart) {
+    Map<UUID, Account> accounts =
+        chart.accounts().collect(Collectors.toMap(Account::id, account -> account));
+    Map<UUID, String> tails =
+        accounts.keySet().stream().collect(Collectors.toMap(id -> id, chart::tail));
     return new Situation(
         lines,
         postings,
         rules.ruleBooks(chart),
-        chart.accounts().collect(Collectors.toMap(Account::id, account -> account)));
+        accounts,
+        tails,
+        rates.rates(),
+        past.of(lines, chart));
   }
 }

@@ -15,6 +15,9 @@ public record Because(Reason reason, @Nullable UUID ruleId) {
     }
   }
 
+  /** It is a transfer, both of whose halves have come. */
+  public static final Because OF_BOTH_HALVES = new Because(Reason.OWN_TRANSFER, null);
+
   /** A person has said where it goes. */
   public static final Because OF_AN_ANSWER = new Because(Reason.OPEN_QUESTION, null);
 }

@@ -1,11 +1,49 @@
 package org.yewledger.core.post;
 
+import java.util.List;
+import java.util.UUID;
 import org.yewledger.core.rules.Rule;
 
 /** The facts that support a proposal, as data: how they are told is a matter of the interface. */
 public sealed interface Evidence {
+  /**
+   * A posting of the same amount stands on the line's account, and no bank line has confirmed it.
+   *
+   * @param sharedWords what the bank's text and the entry both say
+   * @param rivalled whether another one is as likely to be it
+   */
+  record StandsInTheBooks(
+      OpenPosting posting, long daysApart, List<String> sharedWords, boolean rivalled)
+      implements Evidence {
+    public StandsInTheBooks {
+      sharedWords = List.copyOf(sharedWords);
+    }
+  }
+
+  /**
+   * A waiting line of another account of one's own brings what this one takes, or takes what it
+   * brings.
+   *
+   * @param named whether the text of one names the account of the other
+   * @param rivalled whether another one is as likely to be the other half
+   */
+  record OtherHalf(UUID twinId, long daysApart, boolean named, boolean rivalled)
+      implements Evidence {}
+
   /** A rule's conditions fit the line. */
   record RuleFits(Rule rule) implements Evidence {}
+
+  /**
+   * The payee was booked so before.
+   *
+   * @param entries that show it, the newest first
+   * @param always whether all that were looked at do
+   */
+  record BookedBefore(List<Past.PastEntry> entries, boolean always) implements Evidence {
+    public BookedBefore {
+      entries = List.copyOf(entries);
+    }
+  }
 
   /** There are none. */
   record None() implements Evidence {}

@@ -10,8 +10,12 @@ import org.yewledger.core.gather.BankLine;
 /**
  * A posting in the books that no bank line has confirmed yet. A waiting line of the same amount may
  * be just that, such as the other half of a transfer, and must then not be booked again.
+ *
+ * @param text what the entry says of itself: its payee and its note
+ * @param awaited whether another bank line made the entry, so that this side's line is to come
  */
-public record OpenPosting(UUID id, UUID accountId, LocalDate date, long amountMinor) {
+public record OpenPosting(
+    UUID id, UUID accountId, LocalDate date, long amountMinor, String text, boolean awaited) {
   /** Banks take a weekend and a holiday; further apart, equal amounts are a coincidence. */
   public static final int WINDOW_DAYS = 7;
 

@@ -7,7 +7,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * What is suggested for a waiting line.
  *
- * @param booking how to book it; null where nothing is known and the person answers
+ * @param booking how to book it; null where it stands in the books already, and where nothing is
+ *     known and the person answers
  * @param alternatives postings in the books that the line may be, nearest day first
  */
 public record Proposal(
@@ -29,8 +30,25 @@ public record Proposal(
         booking != null
             && booking.payee().equals(accepted.payee())
             && booking.parts().equals(accepted.parts());
-    return asProposed && evidence instanceof Evidence.RuleFits(var rule)
-        ? new Because(reason, rule.id())
-        : Because.OF_AN_ANSWER;
+    if (!asProposed) {
+      return Because.OF_AN_ANSWER;
+    }
+    return switch (evidence) {
+      case Evidence.RuleFits(var rule) -> new Because(reason, rule.id());
+      case Evidence.BookedBefore before -> new Because(reason, null);
+      default -> Because.OF_AN_ANSWER;
+    };
+  }
+
+  /** Whether it can be taken without a second look: nothing else is as likely, by what is known. */
+  public boolean isSure() {
+    return switch (evidence) {
+      case Evidence.StandsInTheBooks known ->
+          !known.rivalled() && (known.posting().awaited() || !known.sharedWords().isEmpty());
+      case Evidence.OtherHalf half -> !half.rivalled() && half.named();
+      case Evidence.RuleFits fits -> true;
+      case Evidence.BookedBefore before -> before.always();
+      case Evidence.None none -> false;
+    };
   }
 }

@@ -1,72 +1,138 @@
 package org.yewledger.core.post;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
+import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
 
 /**
- * Works out the proposal for each waiting line, trying the {@linkplain Reason reasons} in order.
+ * Works out the proposal for each waiting line from the whole situation, trying the {@linkplain
+ * Reason reasons} in order.
  *
- * <p>Cost: linear in lines and open postings, and what {@link RuleBook} says for the rules.
+ * <p>Cost: what {@link KnownEntries}, {@link OwnTransfers} and {@link RuleBook} say.
  */
 public final class Proposer {
   private record OnAccount(UUID accountId, long amountMinor) {}
 
   private final Situation situation;
   private final Map<OnAccount, List<OpenPosting>> open = new HashMap<>();
+  private final Map<Integer, Evidence.StandsInTheBooks> known;
+  private final Map<Integer, Evidence.OtherHalf> halves;
+  private final Map<UUID, WaitingLine> byId = new HashMap<>();
+  private final Map<UUID, Optional<Rule>> rules = new HashMap<>();
 
   private Proposer(Situation situation) {
     this.situation = situation;
     for (OpenPosting posting : situation.open()) {
       open.computeIfAbsent(
-              new OnAccount(posting.accountId(), posting.amountMinor()),
-              a -> new java.util.ArrayList<>())
+              new OnAccount(posting.accountId(), posting.amountMinor()), a -> new ArrayList<>())
           .add(posting);
     }
+    List<WaitingLine> lines = situation.lines();
+    lines.forEach(line -> byId.put(line.id(), line));
+    known = KnownEntries.of(lines, situation.open());
+    List<Integer> free =
+        IntStream.range(0, lines.size()).filter(at -> !known.containsKey(at)).boxed().toList();
+    halves =
+        OwnTransfers.of(lines, free, situation.tails(), situation.rates(), this::isForACategory);
   }
 
   /** One proposal for each line, in the order of the lines. */
   public static List<Proposal> proposals(Situation situation) {
     var proposer = new Proposer(situation);
-    return situation.lines().stream().map(proposer::propose).toList();
+    return IntStream.range(0, situation.lines().size()).mapToObj(proposer::propose).toList();
   }
 
-  private Proposal propose(WaitingLine waiting) {
+  private Proposal propose(int place) {
+    WaitingLine waiting = situation.lines().get(place);
+    Evidence.StandsInTheBooks standing = known.get(place);
+    if (standing != null) {
+      return proposal(waiting, Reason.KNOWN_ENTRY, null, standing);
+    }
+    Evidence.OtherHalf half = halves.get(place);
+    if (half != null) {
+      return proposal(waiting, Reason.OWN_TRANSFER, transfer(waiting, half), half);
+    }
+    return rule(waiting)
+        .map(rule ->
+            proposal(waiting, Reason.RULE, booking(rule, waiting), new Evidence.RuleFits(rule)))
+        .or(() ->
+            lastTime(waiting)
+                .map(habit ->
+                    proposal(waiting, Reason.LAST_TIME, habit.booking(), habit.evidence())))
+        .orElseGet(() -> proposal(waiting, Reason.OPEN_QUESTION, null, new Evidence.None()));
+  }
+
+  private Optional<LastTime.Habit> lastTime(WaitingLine waiting) {
+    return Optional.ofNullable(situation.past().get(LastingWords.of(waiting.line()).toString()))
+        .flatMap(past -> LastTime.of(waiting, past));
+  }
+
+  private Proposal proposal(
+      WaitingLine waiting, Reason reason, @Nullable Booking booking, Evidence evidence) {
     List<OpenPosting> alternatives =
         OpenPosting.thatMayBe(
             waiting.account().id(),
             waiting.line(),
             open.getOrDefault(
                 new OnAccount(waiting.account().id(), waiting.line().amountMinor()), List.of()));
-    return rule(waiting)
-        .map(rule ->
-            new Proposal(
-                waiting.id(),
-                Reason.RULE,
-                booking(rule, waiting),
-                new Evidence.RuleFits(rule),
-                alternatives))
-        .orElseGet(() ->
-            new Proposal(
-                waiting.id(), Reason.OPEN_QUESTION, null, new Evidence.None(), alternatives));
+    return new Proposal(waiting.id(), reason, booking, evidence, alternatives);
   }
 
   private Optional<Rule> rule(WaitingLine waiting) {
-    RuleBook rules = situation.rules().get(waiting.account().bookId());
-    return rules == null
-        ? Optional.empty()
-        : rules.firstMatch(waiting.account().id(), waiting.line());
+    return rules.computeIfAbsent(
+        waiting.id(),
+        id -> {
+          RuleBook book = situation.rules().get(waiting.account().bookId());
+          return book == null
+              ? Optional.empty()
+              : book.firstMatch(waiting.account().id(), waiting.line());
+        });
+  }
+
+  /** Whether a rule of the person says that the line is for a category, and so no transfer. */
+  private boolean isForACategory(WaitingLine waiting) {
+    return rule(waiting)
+        .map(rule -> situation.accounts().get(rule.then().accountId()))
+        .map(account -> !account.kind().hasOpeningBalance())
+        .orElse(false);
   }
 
   private Booking booking(Rule rule, WaitingLine waiting) {
     Account to = Objects.requireNonNull(situation.accounts().get(rule.then().accountId()));
     String payee = rule.then().payee().isEmpty() ? waiting.line().text() : rule.then().payee();
     return Booking.plain(payee, to, waiting.line(), waiting.account());
+  }
+
+  /**
+   * The transfer that a line and its other half are, told from this line. A rule of the person
+   * gives it its name; without one it is named after the other account.
+   */
+  private Booking transfer(WaitingLine waiting, Evidence.OtherHalf half) {
+    WaitingLine twin = Objects.requireNonNull(byId.get(half.twinId()));
+    Account other = twin.account();
+    String payee =
+        rule(waiting)
+            .or(() -> rule(twin))
+            .map(rule -> rule.then().payee())
+            .filter(name -> !name.isEmpty())
+            .orElse(other.name());
+    Amount amount = waiting.line().amount(waiting.account().currency());
+    Amount there = twin.line().amount(other.currency());
+    boolean exchanged = !other.currency().equals(waiting.account().currency());
+    return new Booking(
+        payee,
+        "",
+        List.of(new Booking.Part(other, amount, "", exchanged ? there.size() : null)));
   }
 }

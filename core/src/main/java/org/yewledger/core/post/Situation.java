@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.ExchangeRates;
+import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.RuleBook;
 
 /**
@@ -13,16 +15,25 @@ import org.yewledger.core.rules.RuleBook;
  * @param open postings that no bank line has confirmed yet
  * @param rules by the book whose lines they are for; a book without rules may be missing
  * @param accounts those that rules book to, by identity
+ * @param tails the last digits of accounts, by which bank lines name them
+ * @param rates for transfers across currencies
+ * @param past how payees were booked before, by the {@linkplain LastingWords lasting words} of the
+ *     lines that they are known by
  */
 public record Situation(
     List<WaitingLine> lines,
     List<OpenPosting> open,
     Map<UUID, RuleBook> rules,
-    Map<UUID, Account> accounts) {
+    Map<UUID, Account> accounts,
+    Map<UUID, String> tails,
+    ExchangeRates rates,
+    Map<String, Past> past) {
   public Situation {
     lines = List.copyOf(lines);
     open = List.copyOf(open);
     rules = Map.copyOf(rules);
     accounts = Map.copyOf(accounts);
+    tails = Map.copyOf(tails);
+    past = Map.copyOf(past);
   }
 }

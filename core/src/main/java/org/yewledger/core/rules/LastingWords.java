@@ -1,7 +1,9 @@
 package org.yewledger.core.rules;
 
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.yewledger.core.gather.BankLine;
 
 /**
@@ -10,6 +12,7 @@ import org.yewledger.core.gather.BankLine;
  */
 public final class LastingWords {
   private static final int AT_MOST = 2;
+  private static final int SHORTEST_TELLING = 3;
   private static final Set<String> WAYS_OF_PAYING =
       Set.of(
           "CARD",
@@ -37,13 +40,29 @@ public final class LastingWords {
 
   private LastingWords() {}
 
+  /** The words of all that a line says by which its payee may be told, in their order. */
+  public static Set<String> telling(BankLine line) {
+    return telling(line.payee() + ' ' + line.memo());
+  }
+
+  /** The words of a text that may tell a payee: no numbers, no ways of paying, no abbreviations. */
+  public static Set<String> telling(String text) {
+    return Words.of(text).list().stream()
+        .filter(word -> word.length() >= SHORTEST_TELLING)
+        .filter(LastingWords::isLasting)
+        .collect(Collectors.toCollection(LinkedHashSet::new));
+  }
+
+  private static boolean isLasting(String word) {
+    return word.chars().noneMatch(Character::isDigit) && !WAYS_OF_PAYING.contains(word);
+  }
+
   /** The proposed words; all words of the line if none seems lasting, empty if it has no text. */
   public static Words of(BankLine line) {
     Words all = Words.of(line.payee().isBlank() ? line.memo() : line.payee());
     List<String> lasting =
         all.list().stream()
-            .filter(word -> word.length() > 1 && word.chars().noneMatch(Character::isDigit))
-            .filter(word -> !WAYS_OF_PAYING.contains(word))
+            .filter(word -> word.length() > 1 && isLasting(word))
             .toList();
     if (lasting.isEmpty()) {
       return all;

@@ -174,7 +174,8 @@ public class BookingTest {
   }
 
   private static OpenPosting open(UUID account, String day, long amount) {
-    return new OpenPosting(UUID.randomUUID(), account, LocalDate.parse(day), amount);
+    return new OpenPosting(
+        UUID.randomUUID(), account, LocalDate.parse(day), amount, "", false);
   }
 
   @Test

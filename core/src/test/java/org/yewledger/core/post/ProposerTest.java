@@ -18,6 +18,7 @@ import java.util.UUID;
 import org.testng.annotations.Test;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.ExchangeRates;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
 import org.yewledger.core.rules.Words;
@@ -39,7 +40,10 @@ public class ProposerTest {
         lines,
         open,
         Map.of(BOOK.id(), new RuleBook(List.of(GREENGAGE))),
-        Map.of(GROCERIES.id(), GROCERIES, SCHOOL.id(), SCHOOL));
+        Map.of(GROCERIES.id(), GROCERIES, SCHOOL.id(), SCHOOL),
+        Map.of(),
+        new ExchangeRates(List.of()),
+        Map.of());
   }
 
   private static Proposal proposal(BankLine line) {
@@ -60,7 +64,14 @@ public class ProposerTest {
     assertEquals(proposal.reason(), Reason.OPEN_QUESTION);
     assertNull(proposal.booking());
     Situation nothing =
-        new Situation(List.of(waiting(CURRENT, LINE)), List.of(), Map.of(), Map.of());
+        new Situation(
+            List.of(waiting(CURRENT, LINE)),
+            List.of(),
+            Map.of(),
+            Map.of(),
+            Map.of(),
+            new ExchangeRates(List.of()),
+            Map.of());
     assertEquals(Proposer.proposals(nothing).getFirst().reason(), Reason.OPEN_QUESTION);
   }
 
@@ -101,7 +112,9 @@ public class ProposerTest {
                 new UUID(9, i),
                 random.nextBoolean() ? CURRENT.id() : CARD.id(),
                 LocalDate.of(2026, 9, 1).plusDays(random.nextInt(30)),
-                1 + random.nextInt(4)));
+                1 + random.nextInt(4),
+                "",
+                false));
       }
       List<Proposal> proposals = Proposer.proposals(situation(lines, open));
       for (int i = 0; i < lines.size(); i++) {

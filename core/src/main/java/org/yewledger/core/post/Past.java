@@ -1,0 +1,41 @@
+package org.yewledger.core.post;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
+
+/**
+ * How the lines of a payee were booked before.
+ *
+ * @param payee its name
+ * @param entries the newest first, as many as bear on the next one
+ */
+public record Past(String payee, List<PastEntry> entries) {
+  public Past {
+    entries = List.copyOf(entries);
+  }
+
+  /** An entry as its bank line saw it: where its amount went. */
+  public record PastEntry(UUID id, long no, LocalDate date, List<PastPart> parts) {
+    public PastEntry {
+      parts = List.copyOf(parts);
+    }
+
+    Amount whole() {
+      return Amount.sum(
+          parts.getFirst().amount().currency(), parts.stream().map(PastPart::amount).toList());
+    }
+
+    /** Where it went, whatever the amounts were. */
+    List<UUID> places() {
+      return parts.stream().map(part -> part.account().id()).sorted().toList();
+    }
+  }
+
+  /**
+   * @param amount with the sign of the bank line: −12.00 is 12.00 spent
+   */
+  public record PastPart(Account account, Amount amount) {}
+}
