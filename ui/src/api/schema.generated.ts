@@ -1926,6 +1926,10 @@ export interface components {
             cash: components["schemas"]["CashRowJson"][];
             name: string;
         };
+        BookedBeforeJson: {
+            always: boolean;
+            entries: components["schemas"]["PastEntryJson"][];
+        };
         BookingJson: {
             note?: string;
             parts: components["schemas"]["PartJson"][];
@@ -2900,6 +2904,14 @@ export interface components {
             current: string;
             password: string;
         };
+        PastEntryJson: {
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId: string;
+            /** Format: int64 */
+            entryNo: number;
+        };
         PayeeJson: {
             /** Format: uuid */
             id: string;
@@ -2969,6 +2981,7 @@ export interface components {
             ticked: components["schemas"]["FiguresJson"];
         };
         ProposalJson: {
+            before?: components["schemas"]["BookedBeforeJson"];
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
             half?: components["schemas"]["OtherHalfJson"];

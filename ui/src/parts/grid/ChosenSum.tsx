@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { api, data } from '@/api/client'
 import { counted, figure, signed } from '@/parts/figures'
 
@@ -26,7 +26,6 @@ export function ChosenSum({
   const flows = useQuery({
     queryKey: ['flows', amounts],
     enabled: count > 1,
-    placeholderData: keepPreviousData,
     queryFn: () => data(api.POST('/api/flows', { body: { amounts } })),
   })
   if (count < 2) return null

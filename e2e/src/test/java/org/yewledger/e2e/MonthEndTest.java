@@ -41,6 +41,8 @@ public class MonthEndTest extends BrowserTest {
     makeARule(page);
     postTheRuleStack(page);
     splitTheLoanPayment(page);
+    postTheStack(page, "both halves are here", "QUILLON CARD 6650");
+    postTheStack(page, "as it was booked before", "PINFOLD SCHOOL");
     answerTheRest(page);
     reconcile(page);
 
@@ -120,6 +122,14 @@ public class MonthEndTest extends BrowserTest {
     button(page, "Take it").click();
     button(page, "Post this line").click();
     assertThat(page.getByText("1 line posted as no.")).isVisible();
+  }
+
+  /** What is sure of a stack is ticked already, and posted at once. */
+  private void postTheStack(Page page, String why, String text) {
+    assertThat(page.getByText(why)).isVisible();
+    found(page, text).click();
+    page.keyboard().press("Shift+Enter");
+    assertThat(rows(page, text)).hasCount(0);
   }
 
   private void answerTheRest(Page page) {

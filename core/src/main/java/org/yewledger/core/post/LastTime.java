@@ -8,7 +8,7 @@ import org.yewledger.core.post.Past.PastEntry;
 
 /**
  * Books a line as its payee was booked last, if that is a habit: of the last three entries that
- * went the same way, at least two went to the same places, the newest among them.
+ * went the same way, at least two went the same way, the newest among them.
  */
 final class LastTime {
   private static final int LOOKED_AT = 3;
@@ -33,7 +33,7 @@ final class LastTime {
     }
     PastEntry newest = last.getFirst();
     List<PastEntry> agreeing =
-        last.stream().filter(entry -> entry.places().equals(newest.places())).toList();
+        last.stream().filter(newest::isLike).toList();
     if (agreeing.size() < A_HABIT || !isOpen(newest, waiting)) {
       return Optional.empty();
     }

@@ -2,6 +2,7 @@ package org.yewledger.core.post;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
@@ -28,9 +29,14 @@ public record Past(String payee, List<PastEntry> entries) {
           parts.getFirst().amount().currency(), parts.stream().map(PastPart::amount).toList());
     }
 
-    /** Where it went, whatever the amounts were. */
-    List<UUID> places() {
-      return parts.stream().map(part -> part.account().id()).sorted().toList();
+    /**
+     * Whether it went the way of another: to the same place, or split into the same parts. A split
+     * whose parts change each time, as of a loan into interest and repayment, is not one way.
+     */
+    boolean isLike(PastEntry other) {
+      return parts.size() == 1 && other.parts.size() == 1
+          ? parts.getFirst().account().equals(other.parts.getFirst().account())
+          : Set.copyOf(parts).equals(Set.copyOf(other.parts));
     }
   }
 

@@ -86,7 +86,8 @@ public class LastTimeTest {
 
   @Test
   public void aSplitIsRepeatedOnlyWithTheSameAmount() {
-    List<PastEntry> past = List.of(to(1, -4000, SCHOOL, GROCERIES), to(2, -900, SCHOOL, GROCERIES));
+    List<PastEntry> past =
+        List.of(to(1, -4000, SCHOOL, GROCERIES), to(2, -4000, SCHOOL, GROCERIES));
     Booking same = java.util.Objects.requireNonNull(proposal(-4000, past).booking());
     assertEquals(
         same.parts(),
@@ -94,6 +95,16 @@ public class LastTimeTest {
             new Booking.Part(SCHOOL, eur(-2000), ""),
             new Booking.Part(GROCERIES, eur(-2000), "")));
     assertEquals(proposal(-4100, past).reason(), Reason.OPEN_QUESTION);
+    // Of a loan, each payment is divided anew.
+    var changing =
+        new PastEntry(
+            new UUID(3, 9),
+            9,
+            LocalDate.of(2026, 7, 1),
+            List.of(new PastPart(SCHOOL, eur(-1990)), new PastPart(GROCERIES, eur(-2010))));
+    assertEquals(
+        proposal(-4000, List.of(to(1, -4000, SCHOOL, GROCERIES), changing)).reason(),
+        Reason.OPEN_QUESTION);
   }
 
   @Test
@@ -133,8 +144,8 @@ public class LastTimeTest {
         PastEntry newest =
             past.stream().filter(e -> e.whole().sign() < 0).findFirst().orElseThrow();
         assertEquals(
-            booking.parts().stream().map(p -> p.account().id()).sorted().toList(),
-            newest.places());
+            booking.parts().stream().map(Booking.Part::account).toList(),
+            newest.parts().stream().map(PastPart::account).toList());
       }
     }
   }
