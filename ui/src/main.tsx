@@ -3,6 +3,7 @@ import './styles/index.css'
 import './app/nonce'
 
 import { QueryClientProvider, useQuery } from '@tanstack/react-query'
+import { Tooltip } from 'radix-ui'
 import { StrictMode, useEffect, useState } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
@@ -118,13 +119,15 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queryClient}>
-        <CommandsProvider>
-          <SaysProvider>
-            <ErrorBoundary>
-              <Household />
-            </ErrorBoundary>
-          </SaysProvider>
-        </CommandsProvider>
+        <Tooltip.Provider delayDuration={400}>
+          <CommandsProvider>
+            <SaysProvider>
+              <ErrorBoundary>
+                <Household />
+              </ErrorBoundary>
+            </SaysProvider>
+          </CommandsProvider>
+        </Tooltip.Provider>
       </QueryClientProvider>
     </StrictMode>,
   )

@@ -2,6 +2,7 @@ import type { VariantProps } from 'class-variance-authority'
 import { type ButtonHTMLAttributes, createContext, type ReactNode, useContext } from 'react'
 import { useSays } from '@/app/says'
 import { button } from './look'
+import { Tip } from './Tip'
 
 type Props = Omit<ButtonHTMLAttributes<HTMLButtonElement>, 'disabled'> &
   VariantProps<typeof button> & {
@@ -17,13 +18,12 @@ export const ReadOnly = createContext(false)
 export function Button({ tone, size, whyNot, className, type = 'button', onClick, children, ...rest }: Props) {
   const says = useSays()
   if (useContext(ReadOnly) && type === 'submit') return null
-  return (
+  const pressed = (
     <button
       {...rest}
       type={type}
       className={button({ tone, size, className })}
       aria-disabled={whyNot === undefined ? undefined : true}
-      title={whyNot ?? rest.title}
       onClick={(event) => {
         if (whyNot === undefined) return onClick?.(event)
         event.preventDefault()
@@ -33,4 +33,5 @@ export function Button({ tone, size, whyNot, className, type = 'button', onClick
       {children}
     </button>
   )
+  return whyNot === undefined ? pressed : <Tip words={whyNot}>{pressed}</Tip>
 }

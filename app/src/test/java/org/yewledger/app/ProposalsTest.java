@@ -24,8 +24,7 @@ public class ProposalsTest extends AppTest {
   }
 
   private static void cardArrives(Household h, String transactions) {
-    byte[] file =
-        new String(ofx(transactions, "0.00")).replace("NL4417", "6650").getBytes();
+    byte[] file = new String(ofx(transactions, "0.00")).replace("NL4417", "6650").getBytes();
     assertEquals(h.api().takeIn(h.card().id(), "card.ofx", file, null, false).status(), 201);
   }
 
@@ -78,11 +77,7 @@ public class ProposalsTest extends AppTest {
   }
 
   private static String balance(Household h, java.util.UUID account) {
-    return h.api()
-        .get("/api/accounts/" + account + "/register")
-        .json()
-        .path("balance")
-        .asString();
+    return h.api().get("/api/accounts/" + account + "/register").json().path("balance").asString();
   }
 
   @Test
@@ -175,8 +170,7 @@ public class ProposalsTest extends AppTest {
     assertEquals(h.api().takeIn(h.current().id(), "m.ofx", more, null, false).status(), 201);
     JsonNode line = stack(h, "LAST_TIME").at("/lines/0");
     assertEquals(line.at("/proposal/payee").asString(), "Greengage Market");
-    assertEquals(
-        line.at("/proposal/parts/0/accountId").asString(), h.groceries().id().toString());
+    assertEquals(line.at("/proposal/parts/0/accountId").asString(), h.groceries().id().toString());
     assertEquals(line.at("/proposal/before/entries").size(), 3);
     assertTrue(line.at("/proposal/before/always").asBoolean());
     assertEquals(take(h, line).status(), 200);

@@ -79,8 +79,7 @@ final class MatchBench {
               payee,
               false));
     }
-    return new Situation(
-        lines, open, Map.of(), Map.of(), Map.of(), ExchangeRates.NONE, Map.of());
+    return new Situation(lines, open, Map.of(), Map.of(), Map.of(), ExchangeRates.NONE, Map.of());
   }
 
   private static BankLine line(LocalDate day, long minor, String payee, int i) {

@@ -131,8 +131,7 @@ public class EveryViewTest extends BrowserTest {
         .fill("6650");
     assertThat(
             page.getByRole(AriaRole.OPTION)
-                .filter(
-                    new Locator.FilterOptions().setHasText("Quillon Card"))
+                .filter(new Locator.FilterOptions().setHasText("Quillon Card"))
                 .first())
         .isVisible();
     page.keyboard().press("Enter");

@@ -178,8 +178,7 @@ public class MonthEndTest extends BrowserTest {
   private void journalAndTrialBalanceShowIt(Page page) {
     link(page, "Journal").click();
     page.getByLabel("Find entries").fill("home loan");
-    Locator loan =
-        rows(page, "2 places").first();
+    Locator loan = rows(page, "2 places").first();
     loan.click();
     assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("586.52")))
         .isVisible();

@@ -51,8 +51,7 @@ public class OwnWaysTest extends BrowserTest {
     day.press("ArrowUp");
     assertThat(day).hasValue("29 Sep 2026");
     day.press("Shift+ArrowDown");
-    assertThat(
-            page.getByRole(AriaRole.GRID, new Page.GetByRoleOptions().setName("September 2026")))
+    assertThat(page.getByRole(AriaRole.GRID, new Page.GetByRoleOptions().setName("September 2026")))
         .isVisible();
     page.keyboard().press("ArrowRight");
     page.keyboard().press("Enter");

@@ -74,7 +74,8 @@ public class Scrolling extends BrowserTest {
     Object blank = page.evaluate("() => window.watched.blank");
     assertTrue((boolean) page.evaluate("() => window.watched.end"), "the end was not reached");
     figure("scroll-" + list + "-longest-task", longestTask(trace), "ms", "goal <= 100");
-    figure("scroll-" + list + "-blank-places", ((Number) blank).doubleValue(), "places", "goal <= 0");
+    figure(
+        "scroll-" + list + "-blank-places", ((Number) blank).doubleValue(), "places", "goal <= 0");
     figure("scroll-" + list + "-frames", ((Number) frames).doubleValue(), "frames", "goal >= 100");
   }
 

@@ -113,7 +113,8 @@ public class SelectingTest extends BrowserTest {
     // A key of the view means nothing while the menu is open.
     page.keyboard().press("n");
     assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
-    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Edit the account")).click();
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Edit the account"))
+        .click();
     assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Edit Groceries");
     page.keyboard().press("Escape");
     assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();

@@ -33,6 +33,16 @@ public class SettingUpTest extends BrowserTest {
     assertThat(page.getByText("Purse has no opening balance yet.")).isVisible();
     assertNoViolations(page, "setup");
 
+    // What cannot be read yet is no part of the household, and is there again all the same.
+    page.getByLabel("Balance of Purse", new Page.GetByLabelOptions().setExact(true))
+        .fill("about forty");
+    assertThat(page.getByText("not all of it can be read")).isVisible();
+    page.reload();
+    assertThat(page.getByLabel("Balance of Purse", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("about forty");
+    assertThat(page.getByText("not all of it can be read")).isVisible();
+    page.getByLabel("Balance of Purse", new Page.GetByLabelOptions().setExact(true)).fill("");
+    assertThat(page.getByText("kept as you type")).isVisible();
     open(page, "/");
     assertThat(heading(page, "The books are not open yet")).isVisible();
     link(page, "Go on setting up").click();

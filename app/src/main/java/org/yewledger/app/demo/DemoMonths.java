@@ -22,10 +22,9 @@ import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.gather.GatherService;
 import org.yewledger.app.journal.EntryStore;
-import org.yewledger.app.payee.PayeeTexts;
-import org.yewledger.core.rules.LastingWords;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
+import org.yewledger.app.payee.PayeeTexts;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.reconcile.StatementProgress;
@@ -38,6 +37,7 @@ import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.reconcile.StatementFigures;
+import org.yewledger.core.rules.LastingWords;
 import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.demo.AldercottYear;
@@ -162,9 +162,7 @@ class DemoMonths {
     Booking.Booked booked = booking.entryFor(bank, line.toBankLine(), ledger);
     EntryStore.Stored stored = entries.add(List.of(booked.entry())).getFirst();
     if (happening.twin().isEmpty()) {
-      texts.learn(
-          Map.of(
-              LastingWords.of(line.toBankLine()).toString(), stored.entry().payeeId()));
+      texts.learn(Map.of(LastingWords.of(line.toBankLine()).toString(), stored.entry().payeeId()));
     }
     int bankPosting = booked.bankPosting();
     confirm(

@@ -31,8 +31,7 @@ class FlowsController {
    * @param out the size of all below zero together
    * @param sum in less out
    */
-  record FlowsJson(
-      String currency, BigDecimal in, BigDecimal out, BigDecimal sum, int count) {
+  record FlowsJson(String currency, BigDecimal in, BigDecimal out, BigDecimal sum, int count) {
     static FlowsJson of(Flows flows) {
       return new FlowsJson(
           flows.in().currency().getCode(),

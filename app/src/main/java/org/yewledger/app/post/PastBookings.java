@@ -101,8 +101,7 @@ class PastBookings {
   private static List<Past.PastEntry> entries(List<Row> rows, Chart chart) {
     Map<UUID, List<Row>> byEntry =
         rows.stream()
-            .collect(
-                Collectors.groupingBy(Row::entryId, LinkedHashMap::new, Collectors.toList()));
+            .collect(Collectors.groupingBy(Row::entryId, LinkedHashMap::new, Collectors.toList()));
     var entries = new ArrayList<Past.PastEntry>();
     for (List<Row> postings : byEntry.values()) {
       List<Past.PastPart> parts = parts(postings, chart);
@@ -134,8 +133,7 @@ class PastBookings {
         return List.of();
       }
       parts.add(
-          new Past.PastPart(
-              account, Amount.ofMinor(-posting.amountMinor(), bank.currency())));
+          new Past.PastPart(account, Amount.ofMinor(-posting.amountMinor(), bank.currency())));
     }
     return parts;
   }

@@ -64,7 +64,8 @@ class PostController {
   /** Says that a waiting line is a posting already in the books. */
   @PostMapping("/api/waiting-lines/{id}/pair")
   PostedJson pair(@PathVariable UUID id, @Valid @RequestBody PairJson pair) {
-    return new PostedJson(List.of(), List.of(pairs.pair(id, pair.version(), pair.postingId()).no()));
+    return new PostedJson(
+        List.of(), List.of(pairs.pair(id, pair.version(), pair.postingId()).no()));
   }
 
   /** Takes posted lines back, so that they wait again. */

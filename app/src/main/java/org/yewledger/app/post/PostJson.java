@@ -72,9 +72,7 @@ final class PostJson {
   record BookedBeforeJson(List<PastEntryJson> entries, boolean always) {
     static BookedBeforeJson of(Evidence.BookedBefore before) {
       return new BookedBeforeJson(
-          before.entries().stream()
-              .map(e -> new PastEntryJson(e.id(), e.no(), e.date()))
-              .toList(),
+          before.entries().stream().map(e -> new PastEntryJson(e.id(), e.no(), e.date())).toList(),
           before.always());
     }
   }
@@ -147,12 +145,7 @@ final class PostJson {
    * @param likely lines with another proposal; the rest is to be answered
    */
   record StacksJson(
-      int count,
-      int sure,
-      int likely,
-      List<SumJson> sums,
-      int accounts,
-      List<StackJson> stacks) {}
+      int count, int sure, int likely, List<SumJson> sums, int accounts, List<StackJson> stacks) {}
 
   /** {@code otherAmount}: on an account in another currency, what arrives or leaves there. */
   record PartJson(

@@ -86,8 +86,7 @@ public class PostService {
     }
 
     private Stream<Twin> seen() {
-      return Stream.concat(
-          Stream.of(new Twin(lineId, version)), Stream.ofNullable(twin));
+      return Stream.concat(Stream.of(new Twin(lineId, version)), Stream.ofNullable(twin));
     }
   }
 
@@ -166,8 +165,7 @@ public class PostService {
     List<Pairings.Wanted> pairs =
         known.stream()
             .map(a ->
-                pairings.wanted(
-                    lines.of(a.lineId()), Objects.requireNonNull(a.postingId()), chart))
+                pairings.wanted(lines.of(a.lineId()), Objects.requireNonNull(a.postingId()), chart))
             .toList();
     requirePostingsOnce(pairs);
     List<Booking> bookings =
@@ -207,14 +205,12 @@ public class PostService {
   }
 
   /** By what a bank calls it, a payee is known next time; a transfer is with nobody. */
-  private void learn(
-      List<Accepted> booked, List<BankLineEntity> lines, List<Stored> stored) {
+  private void learn(List<Accepted> booked, List<BankLineEntity> lines, List<Stored> stored) {
     Map<String, UUID> payees = new HashMap<>();
     for (int i = 0; i < lines.size(); i++) {
       if (booked.get(i).twin() == null) {
         payees.put(
-            LastingWords.of(lines.get(i).toBankLine()).toString(),
-            stored.get(i).entry().payeeId());
+            LastingWords.of(lines.get(i).toBankLine()).toString(), stored.get(i).entry().payeeId());
       }
     }
     texts.learn(payees);

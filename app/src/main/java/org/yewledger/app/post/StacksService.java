@@ -76,8 +76,7 @@ class StacksService {
     List<Waiting> all = waitingLines.all(chart, bookId);
     // The other half of a transfer may belong to another book than is looked at.
     Map<UUID, Waiting> byId =
-        waitingLines.all(chart, null).stream()
-            .collect(Collectors.toMap(w -> w.row().id(), w -> w));
+        waitingLines.all(chart, null).stream().collect(Collectors.toMap(w -> w.row().id(), w -> w));
     var page = new Page(ledgers.ledger(chart), ruleNumbers(), byId);
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
@@ -91,8 +90,7 @@ class StacksService {
   }
 
   /** What all lines of one answer share. */
-  private record Page(
-      Ledger ledger, Map<UUID, Integer> ruleNumbers, Map<UUID, Waiting> byId) {}
+  private record Page(Ledger ledger, Map<UUID, Integer> ruleNumbers, Map<UUID, Waiting> byId) {}
 
   private Map<UUID, Integer> ruleNumbers() {
     Map<UUID, Integer> numbers = new HashMap<>();
@@ -184,9 +182,7 @@ class StacksService {
 
   private static RuleFitsJson ruleFits(Rule rule, Page page) {
     return new RuleFitsJson(
-        rule.id(),
-        page.ruleNumbers().getOrDefault(rule.id(), 0),
-        rule.when().words().toString());
+        rule.id(), page.ruleNumbers().getOrDefault(rule.id(), 0), rule.when().words().toString());
   }
 
   private StandsInTheBooksJson standing(Evidence.StandsInTheBooks known) {

@@ -71,8 +71,8 @@ public class WaitingLines {
 
   /**
    * The waiting lines of a book, or of all, oldest first. Their proposals are kept until a line, a
-   * rule, an account, an open posting or a rate changes. Cost: a look at what they follow from; linear in their number when
-   * it has changed.
+   * rule, an account, an open posting or a rate changes. Cost: a look at what they follow from;
+   * linear in their number when it has changed.
    */
   @Transactional(readOnly = true)
   public List<Waiting> all(Chart chart, @Nullable UUID bookId) {
@@ -93,12 +93,7 @@ public class WaitingLines {
     WaitingRows.Waiting waiting = rows.all();
     String state =
         String.join(
-            "/",
-            waiting.state(),
-            rules.state(),
-            chart.state(),
-            open.state(chart),
-            rates.state());
+            "/", waiting.state(), rules.state(), chart.state(), open.state(chart), rates.state());
     Proposed known = kept.get(household);
     if (known == null || !known.state().equals(state)) {
       known =
@@ -122,9 +117,7 @@ public class WaitingLines {
             .map(row -> {
               BankLine line = known.get(row);
               return new WaitingLine(
-                  row.id(),
-                  chart.account(row.accountId()),
-                  line == null ? row.toBankLine() : line);
+                  row.id(), chart.account(row.accountId()), line == null ? row.toBankLine() : line);
             })
             .toList();
     List<Proposal> proposals = Proposer.proposals(situation(lines, openFor(lines, chart), chart));

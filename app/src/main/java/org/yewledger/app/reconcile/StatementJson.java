@@ -45,7 +45,9 @@ final class StatementJson {
 
   record TicksJson(@NotEmpty List<UUID> postingIds, boolean ticked) {}
 
-  /** A posting as ticking left it; {@code balance} is that of the ticked down to it, if it is one. */
+  /**
+   * A posting as ticking left it; {@code balance} is that of the ticked down to it, if it is one.
+   */
   record TickJson(UUID postingId, boolean ticked, @Nullable BigDecimal balance) {}
 
   /**

@@ -11,8 +11,8 @@ import java.util.PriorityQueue;
  * with prices on the right side (Jonker and Volgenant 1987, its form for sparse graphs: Volgenant
  * 1996).
  *
- * <p>Cost: for each of the left side a search that stops at the nearest place that is free, so
- * that it is local where prices grow with distance, as those of days do.
+ * <p>Cost: for each of the left side a search that stops at the nearest place that is free, so that
+ * it is local where prices grow with distance, as those of days do.
  */
 final class Assignment {
   /** That the two may be paired, at a cost that is not below zero. */

@@ -82,15 +82,16 @@ final class KnownEntries {
 
   private void offer(int place, BankLine line, List<At> candidates, Pairs pairs) {
     Set<String> words = LastingWords.telling(line);
-    nearest(line, candidates).forEach(at -> {
-      long days = at.posting().daysFrom(line);
-      boolean shares = words(at.place()).stream().anyMatch(words::contains);
-      boolean may = shares || at.posting().awaited() || days <= DAYS_WITHOUT_WORDS;
-      if (may) {
-        int unlike = shares ? 0 : at.posting().awaited() ? AWAITED : NO_WORDS;
-        pairs.mayBe(place, at.place(), Pairs.apart(days) + unlike);
-      }
-    });
+    nearest(line, candidates)
+        .forEach(at -> {
+          long days = at.posting().daysFrom(line);
+          boolean shares = words(at.place()).stream().anyMatch(words::contains);
+          boolean may = shares || at.posting().awaited() || days <= DAYS_WITHOUT_WORDS;
+          if (may) {
+            int unlike = shares ? 0 : at.posting().awaited() ? AWAITED : NO_WORDS;
+            pairs.mayBe(place, at.place(), Pairs.apart(days) + unlike);
+          }
+        });
   }
 
   private static List<At> nearest(BankLine line, List<At> candidates) {
@@ -107,7 +108,6 @@ final class KnownEntries {
   }
 
   private Set<String> words(int place) {
-    return wordsOfPostings.computeIfAbsent(
-        place, p -> LastingWords.telling(open.get(p).text()));
+    return wordsOfPostings.computeIfAbsent(place, p -> LastingWords.telling(open.get(p).text()));
   }
 }

@@ -32,8 +32,7 @@ final class LastTime {
       return Optional.empty();
     }
     PastEntry newest = last.getFirst();
-    List<PastEntry> agreeing =
-        last.stream().filter(newest::isLike).toList();
+    List<PastEntry> agreeing = last.stream().filter(newest::isLike).toList();
     if (agreeing.size() < A_HABIT || !isOpen(newest, waiting)) {
       return Optional.empty();
     }
@@ -54,11 +53,12 @@ final class LastTime {
     return account.closedOn() != null;
   }
 
-  /** All to one place; a split only if the amounts are those of last time, since nobody can tell. */
+  /**
+   * All to one place; a split only if the amounts are those of last time, since nobody can tell.
+   */
   private static Optional<List<Booking.Part>> parts(PastEntry entry, Amount amount) {
     if (entry.parts().size() == 1) {
-      return Optional.of(
-          List.of(new Booking.Part(entry.parts().getFirst().account(), amount, "")));
+      return Optional.of(List.of(new Booking.Part(entry.parts().getFirst().account(), amount, "")));
     }
     if (!entry.whole().equals(amount)) {
       return Optional.empty();

@@ -103,9 +103,7 @@ final class OwnTransfers {
 
   private void note(int place) {
     CurrencyUnit currency = lines.get(place).account().currency();
-    arriving
-        .computeIfAbsent(new Sum(currency, minor(place)), s -> new ArrayList<>())
-        .add(place);
+    arriving.computeIfAbsent(new Sum(currency, minor(place)), s -> new ArrayList<>()).add(place);
     arrivingByDay
         .computeIfAbsent(currency, c -> new TreeMap<>())
         .computeIfAbsent(day(place), d -> new ArrayList<>())

@@ -131,8 +131,6 @@ public final class Proposer {
     Amount there = twin.line().amount(other.currency());
     boolean exchanged = !other.currency().equals(waiting.account().currency());
     return new Booking(
-        payee,
-        "",
-        List.of(new Booking.Part(other, amount, "", exchanged ? there.size() : null)));
+        payee, "", List.of(new Booking.Part(other, amount, "", exchanged ? there.size() : null)));
   }
 }

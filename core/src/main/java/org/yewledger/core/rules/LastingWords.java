@@ -61,9 +61,7 @@ public final class LastingWords {
   public static Words of(BankLine line) {
     Words all = Words.of(line.payee().isBlank() ? line.memo() : line.payee());
     List<String> lasting =
-        all.list().stream()
-            .filter(word -> word.length() > 1 && isLasting(word))
-            .toList();
+        all.list().stream().filter(word -> word.length() > 1 && isLasting(word)).toList();
     if (lasting.isEmpty()) {
       return all;
     }

@@ -27,9 +27,13 @@ public class TimeTextTest {
 
   @Test
   public void whatIsNoTimeIsRefusedWithTheReason() {
-    for (String typed : List.of("24", "7:60", "7:3", "-1", "noon", "", "7:30:00", "٧:٣٠", "9".repeat(5000))) {
-      assertTrue(TimeText.read(typed) instanceof Typed.Unreadable<LocalTime>(String reason)
-          && reason.contains("6:30") && reason.length() < 200, typed);
+    for (String typed :
+        List.of("24", "7:60", "7:3", "-1", "noon", "", "7:30:00", "٧:٣٠", "9".repeat(5000))) {
+      assertTrue(
+          TimeText.read(typed) instanceof Typed.Unreadable<LocalTime>(String reason)
+              && reason.contains("6:30")
+              && reason.length() < 200,
+          typed);
     }
   }
 }

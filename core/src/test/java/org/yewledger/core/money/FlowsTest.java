@@ -31,7 +31,8 @@ public class FlowsTest {
     for (int round = 0; round < 200; round++) {
       var amounts = new ArrayList<Amount>();
       for (int i = random.nextInt(40); i >= 0; i--) {
-        amounts.add(Amount.ofMinor(random.nextLong(-99_999, 99_999), random.nextBoolean() ? EUR : USD));
+        amounts.add(
+            Amount.ofMinor(random.nextLong(-99_999, 99_999), random.nextBoolean() ? EUR : USD));
       }
       List<Flows> flows = Flows.of(amounts);
       for (Flows of : flows) {

@@ -174,8 +174,7 @@ public class BookingTest {
   }
 
   private static OpenPosting open(UUID account, String day, long amount) {
-    return new OpenPosting(
-        UUID.randomUUID(), account, LocalDate.parse(day), amount, "", false);
+    return new OpenPosting(UUID.randomUUID(), account, LocalDate.parse(day), amount, "", false);
   }
 
   @Test

@@ -63,12 +63,10 @@ public class KnownEntriesTest {
     OpenPosting entry = typed(CURRENT, "2026-09-24", -7485, "Greengage Market");
     Proposal proposal =
         proposals(
-                List.of(waiting(CURRENT, "2026-09-26", -7485, "GREENGAGE MKT 114")),
-                List.of(entry))
+                List.of(waiting(CURRENT, "2026-09-26", -7485, "GREENGAGE MKT 114")), List.of(entry))
             .getFirst();
     assertEquals(
-        known(proposal),
-        new Evidence.StandsInTheBooks(entry, 2, List.of("GREENGAGE"), false));
+        known(proposal), new Evidence.StandsInTheBooks(entry, 2, List.of("GREENGAGE"), false));
     assertTrue(proposal.isSure());
   }
 
@@ -76,8 +74,11 @@ public class KnownEntriesTest {
   public void withoutAWordInCommonAWeekendIsAllowedAndItIsNotSure() {
     OpenPosting entry = typed(CURRENT, "2026-09-24", -7485, "Harvest supper");
     assertFalse(
-        known(proposals(List.of(waiting(CURRENT, "2026-09-27", -7485, "H M VANCE")), List.of(entry))
-                    .getFirst())
+        known(
+                    proposals(
+                            List.of(waiting(CURRENT, "2026-09-27", -7485, "H M VANCE")),
+                            List.of(entry))
+                        .getFirst())
                 .sharedWords()
                 .size()
             > 0);
@@ -122,8 +123,7 @@ public class KnownEntriesTest {
                 waiting(CURRENT, "2026-09-10", -500, "KIOSK"),
                 waiting(CURRENT, "2026-09-10", -500, "KIOSK")),
             List.of(early));
-    List<Proposal> found =
-        one.stream().filter(p -> p.reason() == Reason.KNOWN_ENTRY).toList();
+    List<Proposal> found = one.stream().filter(p -> p.reason() == Reason.KNOWN_ENTRY).toList();
     assertEquals(found.size(), 1);
     assertTrue(known(found.getFirst()).rivalled());
     assertFalse(found.getFirst().isSure());
@@ -142,8 +142,7 @@ public class KnownEntriesTest {
       var open = new ArrayList<OpenPosting>();
       for (int i = 0; i < 12; i++) {
         Account account = random.nextBoolean() ? CURRENT : CARD;
-        lines.add(
-            waiting(account, day(random), -1 - random.nextInt(3), word(random) + " " + i));
+        lines.add(waiting(account, day(random), -1 - random.nextInt(3), word(random) + " " + i));
         open.add(
             typed(
                 random.nextBoolean() ? CURRENT : CARD,
@@ -168,7 +167,8 @@ public class KnownEntriesTest {
         assertTrue(taken.add(posting.id()), "proposed twice");
         assertEquals(posting.accountId(), lines.get(i).account().id());
         assertEquals(posting.amountMinor(), lines.get(i).line().amountMinor());
-        cost += known.daysApart() * (known.daysApart() + 3) + (known.sharedWords().isEmpty() ? 14 : 0);
+        cost +=
+            known.daysApart() * (known.daysApart() + 3) + (known.sharedWords().isEmpty() ? 14 : 0);
       }
     }
     return new long[] {taken.size(), cost};

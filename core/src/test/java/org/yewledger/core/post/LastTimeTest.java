@@ -54,8 +54,7 @@ public class LastTimeTest {
     assertEquals(proposal.reason(), Reason.LAST_TIME);
     assertEquals(
         proposal.booking(),
-        new Booking(
-            "Tansy & Thread", "", List.of(new Booking.Part(SCHOOL, eur(-7840), ""))));
+        new Booking("Tansy & Thread", "", List.of(new Booking.Part(SCHOOL, eur(-7840), ""))));
     assertEquals(proposal.evidence(), new Evidence.BookedBefore(past, true));
     assertTrue(proposal.isSure());
     assertEquals(
@@ -79,7 +78,10 @@ public class LastTimeTest {
             List.of(to(1, 40, SCHOOL), to(2, 9, SCHOOL), to(3, 5, SCHOOL)),
             // What is further back does not count.
             List.of(
-                to(1, -4, SCHOOL), to(2, -9, GROCERIES), to(3, -5, GROCERIES), to(4, -5, SCHOOL)))) {
+                to(1, -4, SCHOOL),
+                to(2, -9, GROCERIES),
+                to(3, -5, GROCERIES),
+                to(4, -5, SCHOOL)))) {
       assertEquals(proposal(-100, none).reason(), Reason.OPEN_QUESTION, none.toString());
     }
   }
@@ -92,8 +94,7 @@ public class LastTimeTest {
     assertEquals(
         same.parts(),
         List.of(
-            new Booking.Part(SCHOOL, eur(-2000), ""),
-            new Booking.Part(GROCERIES, eur(-2000), "")));
+            new Booking.Part(SCHOOL, eur(-2000), ""), new Booking.Part(GROCERIES, eur(-2000), "")));
     assertEquals(proposal(-4100, past).reason(), Reason.OPEN_QUESTION);
     // Of a loan, each payment is divided anew.
     var changing =
@@ -134,13 +135,13 @@ public class LastTimeTest {
       for (int i = random.nextInt(5); i > 0; i--) {
         Account one = random.nextBoolean() ? SCHOOL : GROCERIES;
         long minor = (random.nextBoolean() ? -2 : 2) * (1 + random.nextInt(3));
-        past.add(random.nextInt(4) == 0 ? to(9 - i, minor, SCHOOL, GROCERIES) : to(9 - i, minor, one));
+        past.add(
+            random.nextInt(4) == 0 ? to(9 - i, minor, SCHOOL, GROCERIES) : to(9 - i, minor, one));
       }
       long minor = -2 * (1 + random.nextInt(3));
       Booking booking = proposal(minor, past).booking();
       if (booking != null) {
-        assertEquals(
-            booking.parts().stream().mapToLong(p -> p.amount().minor()).sum(), minor);
+        assertEquals(booking.parts().stream().mapToLong(p -> p.amount().minor()).sum(), minor);
         PastEntry newest =
             past.stream().filter(e -> e.whole().sign() < 0).findFirst().orElseThrow();
         assertEquals(

@@ -91,8 +91,7 @@ public class OwnTransfersTest {
     List<Proposal> both = proposals(List.of(out, in), List.of());
     assertEquals(half(both.get(0)).twinId(), in.id());
     Booking booking = java.util.Objects.requireNonNull(both.get(0).booking());
-    assertEquals(
-        booking.parts(), List.of(new Booking.Part(KESTREL, usd(-20000), "", eur(17492))));
+    assertEquals(booking.parts(), List.of(new Booking.Part(KESTREL, usd(-20000), "", eur(17492))));
     // Two in a hundred apart from the rate of its day is too far.
     assertEquals(
         proposals(List.of(out, waiting(KESTREL, "2026-09-28", 17000, "FROM SHOP 5150")), List.of())
@@ -113,8 +112,7 @@ public class OwnTransfersTest {
     assertFalse(half(unnamed).named());
     assertFalse(unnamed.isSure());
     WaitingLine refund = waiting(CARD, "2026-09-22", 1500, "GREENGAGE REFUND");
-    assertEquals(
-        proposals(List.of(out, refund), List.of()).get(1).reason(), Reason.RULE);
+    assertEquals(proposals(List.of(out, refund), List.of()).get(1).reason(), Reason.RULE);
     WaitingLine late = waiting(CARD, "2026-09-24", 1500, "CREDIT");
     assertEquals(
         proposals(List.of(out, late), List.of()).getFirst().reason(), Reason.OPEN_QUESTION);
@@ -128,8 +126,7 @@ public class OwnTransfersTest {
     List<Proposal> all = proposals(List.of(out, first, second), List.of());
     assertTrue(half(all.getFirst()).rivalled());
     assertFalse(all.getFirst().isSure());
-    assertEquals(
-        all.stream().filter(p -> p.reason() == Reason.OWN_TRANSFER).count(), 2);
+    assertEquals(all.stream().filter(p -> p.reason() == Reason.OWN_TRANSFER).count(), 2);
   }
 
   /** What can happen to the two halves of a transfer, in any order. */
