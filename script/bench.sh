@@ -1,7 +1,10 @@
 # ./yew bench [NAME]: figures of the running application, each beside a baseline of the same run. Sourced by ./yew.
 
 yew_bench() {
-  if [ "${1:-}" = scroll ]; then yew_bench_scroll; return; fi
+  case ${1:-} in
+    scroll) yew_bench_scroll; return ;;
+    quality) yew_bench_quality; return ;;
+  esac
   need_tools postgresql
   trap pg_stop EXIT
   pg_start test-db test
@@ -21,4 +24,10 @@ yew_bench_scroll() {
   export_test_databases
   mvn -B -ntp -Dstyle.color=never -q -pl e2e -am install -DskipTests -Dyew.skipChecks=true
   mvn -B -ntp -Dstyle.color=never -pl e2e surefire:test -Dtest=Scrolling | grep '^figure'
+}
+
+# How often proposals are right, over a labelled year of two households: a test of the core that tells its figures.
+yew_bench_quality() {
+  need_tools postgresql
+  mvn -B -ntp -Dstyle.color=never -pl core test -Dtest=ProposalQualityTest -Dyew.skipChecks=true | grep '^figure'
 }

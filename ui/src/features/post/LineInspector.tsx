@@ -9,6 +9,7 @@ import { factList, noteBox } from '@/parts/look'
 import { Acts, Inspector, InspectorHead } from '@/parts/View'
 import { BookingEditor } from './BookingEditor'
 import { type Answer, type Booking, isComplete, isReady, payeeOf } from './booking'
+import { LeaveOut } from './LeaveOut'
 import type { Waiting } from './types'
 
 const DETAILS: Record<Waiting['details'][number]['detail'], string> = {
@@ -26,7 +27,7 @@ const DETAILS: Record<Waiting['details'][number]['detail'], string> = {
   ORIGINAL_AMOUNT: 'Paid in',
 }
 
-type Mode = 'look' | 'change' | 'split' | 'rule'
+type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave'
 
 /** The selected line: what the bank said, and the entry that it would become. */
 export function LineInspector({
@@ -83,6 +84,8 @@ export function LineInspector({
       <div className="h-3 flex-none" />
       {mode === 'look' ? (
         <Would line={line} answer={answer} />
+      ) : mode === 'leave' ? (
+        <LeaveOut line={line} onClose={() => setMode('look')} />
       ) : (
         <BookingEditor
           line={line}
@@ -129,6 +132,9 @@ export function LineInspector({
             </Button>
             <Button onClick={() => setMode('split')}>
               Split <kbd>S</kbd>
+            </Button>
+            <Button className="col-span-full" onClick={() => setMode('leave')}>
+              Leave it out <kbd>O</kbd>
             </Button>
           </Acts>
         </MayChange>

@@ -14,6 +14,7 @@ import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
 import { acceptedOf, answerOf, type Booking, isReady } from './booking'
+import { LeftOutLink } from './LeftOut'
 import { LineInspector } from './LineInspector'
 import { StackTable } from './StackTable'
 import type { Reason, StacksPage, Waiting } from './types'
@@ -31,7 +32,8 @@ export function Post() {
     return (
       <View>
         <Nothing title="Nothing waits to be posted">
-          <p>Every bank line that was gathered is in the journal. New ones come by Gather.</p>
+          <p>Every bank line that was gathered is in the journal or left out. New ones come by Gather.</p>
+          <LeftOutLink />
         </Nothing>
       </View>
     )
@@ -39,7 +41,7 @@ export function Post() {
   return <PostPage page={stacks.data} />
 }
 
-type Mode = 'look' | 'change' | 'split' | 'rule'
+type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave'
 
 function PostPage({ page }: { page: StacksPage }) {
   const says = useSays()
@@ -125,6 +127,7 @@ function PostPage({ page }: { page: StacksPage }) {
         { keys: ['c'], label: 'Change this line only', strip: 'change', run: () => setMode('change') },
         { keys: ['r'], label: 'Make a rule from this line', strip: 'make rule', run: () => setMode('rule') },
         { keys: ['s'], label: 'Split this line', strip: 'split', run: () => setMode('split') },
+        { keys: ['o'], label: 'Leave this line out', strip: 'leave out', run: () => setMode('leave') },
       ].map((command) => ({ ...command, changes: true, onRow: true }))
   useCommands([
     { keys: ['n'], label: 'Next stack', strip: 'next stack', run: nextStack },
@@ -178,7 +181,9 @@ function PostPage({ page }: { page: StacksPage }) {
               {page.sums.map((s) => `${s.currency} ${figure(s.amount)}`).join(' and ')}
             </>
           }
-        />
+        >
+          <LeftOutLink />
+        </Head>
         <Scroll grid label="Lines to post">
           <StackTable
             page={page}

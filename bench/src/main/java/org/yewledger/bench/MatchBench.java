@@ -24,6 +24,7 @@ import org.yewledger.core.post.WaitingLine;
  * life, so that many are equal. Baseline: the same with half as many.
  */
 final class MatchBench {
+  private static final int WARM_UP = 20;
   private static final int RUNS = 9;
   private static final List<String> PAYEES =
       List.of("GREENGAGE", "NORTHGATE", "COBBLERS", "LAMPLIGHT", "FERRYGATE", "HARROW", "TANSY");
@@ -34,7 +35,7 @@ final class MatchBench {
     double before = 0;
     for (int size : List.of(2_500, 5_000, 10_000, 20_000)) {
       Situation situation = situation(size);
-      double millis = Timing.medianMillis(RUNS, () -> Proposer.proposals(situation));
+      double millis = Timing.medianMillis(WARM_UP, RUNS, () -> Proposer.proposals(situation));
       Bench.figure("match-" + size, millis, "ms", size == 10_000 ? "<= 1000" : ">= 0");
       if (before > 0) {
         Bench.figure("match-" + size + "-times-half", millis / before, "ratio", "<= 2.6");

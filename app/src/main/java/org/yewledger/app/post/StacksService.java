@@ -73,7 +73,11 @@ class StacksService {
   @Transactional(readOnly = true)
   StacksJson stacks(@Nullable UUID bookId) {
     Chart chart = charts.chart();
-    List<Waiting> all = waitingLines.all(chart, bookId);
+    List<Waiting> every = waitingLines.all(chart, null);
+    List<Waiting> all =
+        bookId == null
+            ? every
+            : every.stream().filter(w -> w.account().bookId().equals(bookId)).toList();
     // The other half of a transfer may belong to another book than is looked at.
     Map<UUID, Waiting> byId =
         waitingLines.all(chart, null).stream().collect(Collectors.toMap(w -> w.row().id(), w -> w));

@@ -18,6 +18,7 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
+import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Words;
 
 /**
@@ -136,10 +137,21 @@ final class OwnTransfers {
     }
     int days = (int) daysApart(out, in);
     boolean named = isNamed(out, in);
-    boolean open = !isSettled.test(lines.get(out)) && !isSettled.test(lines.get(in));
-    if (named || (open && days <= DAYS_UNNAMED)) {
+    if (named || (days <= DAYS_UNNAMED && mayBeUnnamed(out, in))) {
       pairs.mayBe(out, in, Pairs.apart(days) + more + (named ? 0 : UNNAMED));
     }
+  }
+
+  /**
+   * Two lines that name nobody may be a transfer: where one tells of somebody else, such as a shop
+   * that paid something back, equal amounts are a coincidence.
+   */
+  private boolean mayBeUnnamed(int out, int in) {
+    boolean settled = isSettled.test(lines.get(out)) || isSettled.test(lines.get(in));
+    boolean tellsNobody =
+        LastingWords.telling(lines.get(out).line()).isEmpty()
+            || LastingWords.telling(lines.get(in).line()).isEmpty();
+    return !settled && tellsNobody;
   }
 
   /** Whether what arrives is what leaves at the rate of its day, but for what banks take. */

@@ -18,6 +18,13 @@ public record Past(String payee, List<PastEntry> entries) {
     entries = List.copyOf(entries);
   }
 
+  /** Whether what the payee was booked to last was no account of one's own. */
+  boolean isOfCategories() {
+    return !entries.isEmpty()
+        && entries.getFirst().parts().stream()
+            .noneMatch(part -> part.account().kind().hasOpeningBalance());
+  }
+
   /** An entry as its bank line saw it: where its amount went. */
   public record PastEntry(UUID id, long no, LocalDate date, List<PastPart> parts) {
     public PastEntry {

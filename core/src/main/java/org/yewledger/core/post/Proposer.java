@@ -100,12 +100,16 @@ public final class Proposer {
         });
   }
 
-  /** Whether a rule of the person says that the line is for a category, and so no transfer. */
+  /**
+   * Whether a rule, or the past of its payee, says that the line is for a category: no transfer.
+   */
   private boolean isForACategory(WaitingLine waiting) {
+    Past past = situation.past().get(LastingWords.of(waiting.line()).toString());
     return rule(waiting)
-        .map(rule -> situation.accounts().get(rule.then().accountId()))
-        .map(account -> !account.kind().hasOpeningBalance())
-        .orElse(false);
+            .map(rule -> situation.accounts().get(rule.then().accountId()))
+            .map(account -> !account.kind().hasOpeningBalance())
+            .orElse(false)
+        || (past != null && past.isOfCategories());
   }
 
   private Booking booking(Rule rule, WaitingLine waiting) {

@@ -33,6 +33,7 @@ public final class LastingWords {
           "INVOICE",
           "POS",
           "CASH",
+          "RECEIVED",
           "FROM",
           "TO",
           "THE",

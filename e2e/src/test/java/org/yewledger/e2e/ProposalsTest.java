@@ -1,0 +1,97 @@
+package org.yewledger.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import org.testng.annotations.Test;
+
+/** What is proposed for a line is taken, changed, or left out, with the reason in sight. */
+public class ProposalsTest extends BrowserTest {
+  private static Locator inspector(Page page) {
+    return page.getByRole(
+        AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Selected line"));
+  }
+
+  private static void gather(Page page, String account, String number, String line) {
+    String ofx =
+        """
+        <?xml version="1.0" encoding="UTF-8" standalone="no"?>
+        <?OFX OFXHEADER="200" VERSION="220" SECURITY="NONE" OLDFILEUID="NONE" NEWFILEUID="NONE"?>
+        <OFX><BANKMSGSRSV1><STMTTRNRS><TRNUID>0</TRNUID><STATUS><CODE>0</CODE><SEVERITY>INFO</SEVERITY></STATUS>
+        <STMTRS><CURDEF>EUR</CURDEF><BANKACCTFROM><BANKID>DEMO</BANKID><ACCTID>%s</ACCTID><ACCTTYPE>CHECKING</ACCTTYPE>
+        </BANKACCTFROM><BANKTRANLIST><DTSTART>20261001</DTSTART><DTEND>20261004</DTEND>%s</BANKTRANLIST></STMTRS>
+        </STMTTRNRS></BANKMSGSRSV1></OFX>
+        """
+            .formatted(number, line);
+    page.waitForFileChooser(() -> button(page, "Choose files for " + account).click())
+        .setFiles(
+            new FilePayload(
+                "october.ofx", "application/x-ofx", ofx.getBytes(StandardCharsets.UTF_8)));
+    button(page, "Take in 1 line").click();
+    page.getByText("1 line taken in").waitFor();
+  }
+
+  @Test
+  public void aTransferBookedFromOneSideIsKnownWhenTheOtherSidesLineComes() {
+    Page page = signedIn();
+    open(page, "/gather?month=2026-10");
+    gather(
+        page,
+        "Harbour Current",
+        "NL00DEMO004417",
+        "<STMTTRN><TRNTYPE>XFER</TRNTYPE><DTPOSTED>20261002</DTPOSTED><TRNAMT>-77.31</TRNAMT>"
+            + "<FITID>o1</FITID><NAME>SAVINGS 9023 OCT</NAME></STMTTRN>");
+    open(page, "/post");
+    found(page, "SAVINGS 9023 OCT").click();
+    assertThat(inspector(page)).containsText("Harbour Savings");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("1 line posted as no.")).isVisible();
+
+    open(page, "/gather?month=2026-10");
+    gather(
+        page,
+        "Harbour Savings",
+        "NL00DEMO009023",
+        "<STMTTRN><TRNTYPE>XFER</TRNTYPE><DTPOSTED>20261003</DTPOSTED><TRNAMT>77.31</TRNAMT>"
+            + "<FITID>o2</FITID><NAME>ARRIVED OCT</NAME></STMTTRN>");
+    open(page, "/post");
+    found(page, "ARRIVED OCT").click();
+    assertThat(rows(page, "ARRIVED OCT")).containsText("1 day apart");
+    assertThat(inspector(page)).containsText("In the books already");
+    assertNoViolations(page, "a known entry");
+    button(page, "It is no.").click();
+    assertThat(page.getByText("1 line posted: in the books as no.")).isVisible();
+    open(page, "/journal?month=2026-10&text=savings");
+    assertThat(rows(page, "77.31")).hasCount(1);
+  }
+
+  @Test
+  public void aLineIsLeftOutWithTheReasonAndTakenInAgain() {
+    Page page = signedIn();
+    open(page, "/post");
+    found(page, "LAMPLIGHT CINEMA").click();
+    int before = rows(page, "LAMPLIGHT CINEMA").count();
+    page.keyboard().press("o");
+    Locator form =
+        page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Leave the line out"));
+    button(page, "Leave it out").last().click();
+    assertThat(form.getByRole(AriaRole.ALERT)).containsText("Type the reason");
+    form.getByLabel("Why it is no business of the books").fill("paid by a friend");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("is left out.")).isVisible();
+    assertThat(rows(page, "LAMPLIGHT CINEMA")).hasCount(before - 1);
+    page.keyboard().press("l");
+    Locator dialog = page.getByRole(AriaRole.DIALOG);
+    assertThat(dialog).containsText("paid by a friend");
+    assertNoViolations(page, "lines left out");
+    button(page, "take in LAMPLIGHT CINEMA").first().click();
+    assertThat(page.getByText("waits again.")).isVisible();
+    assertThat(dialog).containsText("No line is left out");
+    page.keyboard().press("Escape");
+    assertThat(rows(page, "LAMPLIGHT CINEMA")).hasCount(before);
+  }
+}
