@@ -3705,6 +3705,7 @@ export interface components {
             /** Format: uuid */
             accountId: string;
             accountName: string;
+            alike: string;
             alternatives: components["schemas"]["AlternativeJson"][];
             /**
              * Format: decimal

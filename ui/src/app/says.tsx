@@ -86,7 +86,7 @@ export function SaysProvider({ children }: { children: ReactNode }) {
         {Object.entries(works).map(([work, step]) => (
           <div
             key={work}
-            className="fixed right-0 bottom-[27px] left-0 z-30 flex min-h-[27px] items-center gap-3 border-t border-hairline-2 bg-leaf px-(--edge)"
+            className="fixed right-0 bottom-[27px] left-0 z-30 flex animate-late min-h-[27px] items-center gap-3 border-t border-hairline-2 bg-leaf px-(--edge)"
           >
             <span className="size-2 flex-none animate-pulse rounded-full bg-heartwood motion-reduce:animate-none" />
             <b className="font-medium">{work}</b> <span className="text-ink-2">{step}; you can go on meanwhile</span>

@@ -37,12 +37,17 @@ export function LineInspector({
   setMode,
   onChange,
   several,
+  alike,
+  onAlike,
   onPost,
   onPair,
 }: {
   line: Waiting
   /** How many lines are selected, this one among them. */
   several: number
+  /** How many other lines look like this one, which was just answered. */
+  alike: number
+  onAlike: () => void
   answer: Answer
   mode: Mode
   setMode: (mode: Mode) => void
@@ -99,6 +104,14 @@ export function LineInspector({
         />
       )}
       {mode === 'look' && <Alternatives line={line} onPair={onPair} />}
+      {mode === 'look' && alike > 0 && (
+        <div className={noteBox({ className: 'mt-3 flex items-center justify-between gap-3' })} role="status">
+          {counted(alike, 'more line')} like this: the same?
+          <Button size="small" onClick={onAlike}>
+            The same <kbd>A</kbd>
+          </Button>
+        </div>
+      )}
       {mode === 'look' && several > 1 && (
         <MayChange>
           <Acts>

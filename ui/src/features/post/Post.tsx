@@ -13,7 +13,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
-import { acceptedOf, answerOf, type Booking, isReady } from './booking'
+import { acceptedOf, alikeOf, answerOf, type Booking, isReady } from './booking'
 import { LeftOutLink } from './LeftOut'
 import { LineInspector } from './LineInspector'
 import { StackTable } from './StackTable'
@@ -49,6 +49,8 @@ function PostPage({ page }: { page: StacksPage }) {
   const [ticks, setTicks] = useState<Record<string, boolean>>({})
   const [changed, setChanged] = useKept<Record<string, Booking>>('bookings that were changed', {})
   const [mode, setMode] = useState<Mode>('look')
+  /** What was just said of a line may hold for others that look like it. */
+  const [alike, setAlike] = useState<{ of: string; bookings: Record<string, Booking> }>()
 
   const shown = useMemo(() => page.stacks.filter((s) => !folded.has(s.reason)).flatMap((s) => s.lines), [page, folded])
   const selection = useSelection(
@@ -109,6 +111,11 @@ function PostPage({ page }: { page: StacksPage }) {
     const ready = lines.filter((l) => isReady(answerFor(l))).map((l) => [l.id, on])
     setTicks((old) => ({ ...old, ...Object.fromEntries(ready) }))
   }
+  function takeAlike() {
+    if (!alike) return
+    setChanged((old) => ({ ...old, ...alike.bookings }))
+    setAlike(undefined)
+  }
   const stackOf = (l: Waiting) => page.stacks.find((s) => s.lines.some((other) => other.id === l.id))
   const tickedOf = (lines: Waiting[]) => lines.filter(isTicked)
 
@@ -129,7 +136,11 @@ function PostPage({ page }: { page: StacksPage }) {
         { keys: ['s'], label: 'Split this line', strip: 'split', run: () => setMode('split') },
         { keys: ['o'], label: 'Leave this line out', strip: 'leave out', run: () => setMode('leave') },
       ].map((command) => ({ ...command, changes: true, onRow: true }))
+  const offers = alike?.of === line?.id ? Object.keys(alike?.bookings ?? {}).length : 0
   useCommands([
+    ...(offers > 0
+      ? [{ keys: ['a'], label: 'The same for those alike', changes: true, strip: 'same for alike', run: takeAlike }]
+      : []),
     { keys: ['n'], label: 'Next stack', strip: 'next stack', run: nextStack },
     {
       keys: [' '],
@@ -227,7 +238,20 @@ function PostPage({ page }: { page: StacksPage }) {
           several={chosen.length}
           mode={mode}
           setMode={setMode}
-          onChange={(booking) => setChanged((old) => ({ ...old, [line.id]: booking }))}
+          onChange={(booking) => {
+            setChanged((old) => ({ ...old, [line.id]: booking }))
+            setAlike({
+              of: line.id,
+              bookings: alikeOf(
+                line,
+                booking,
+                page.stacks.flatMap((s) => s.lines),
+                answerFor,
+              ),
+            })
+          }}
+          alike={offers}
+          onAlike={takeAlike}
           onPost={() => post(chosen)}
           onPair={(postingId, entryNo) => pair(line, postingId, entryNo)}
         />

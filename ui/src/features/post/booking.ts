@@ -37,6 +37,25 @@ export function isComplete(booking: Booking): boolean {
 /** Who a line is with, as far as that is said. */
 export const payeeOf = (answer: Answer) => ('standing' in answer ? answer.standing.payee : answer.booking.payee)
 
+/** The lines that look like one that was just answered and are open still, with what they would be booked as. */
+export function alikeOf(line: Waiting, booking: Booking, lines: Waiting[], answer: (line: Waiting) => Answer) {
+  const [part] = booking.parts
+  // What a split of another amount would be, nobody can tell.
+  if (!part || booking.parts.length > 1 || part.otherAmount) return {}
+  const alike = lines.filter(
+    (l) =>
+      l.id !== line.id &&
+      l.alike === line.alike &&
+      l.bookId === line.bookId &&
+      l.accountId !== part.accountId &&
+      l.amount.startsWith('-') === line.amount.startsWith('-') &&
+      !isReady(answer(l)),
+  )
+  return Object.fromEntries(
+    alike.map((l): [string, Booking] => [l.id, { ...booking, note: '', parts: [{ ...part, amount: l.amount }] }]),
+  )
+}
+
 /** The lines as they are sent: what two of them are together, is sent once. */
 export function acceptedOf(lines: Waiting[], answer: (line: Waiting) => Answer): Schemas['AcceptedJson'][] {
   const twins = new Set<string>()

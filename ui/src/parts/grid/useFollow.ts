@@ -28,6 +28,8 @@ export function useFollow(body: RefObject<HTMLElement | null>, selected: string 
 }
 
 function isFree(body: HTMLElement | null): boolean {
+  // A dialog over the list keeps the focus, even while what had it is gone.
+  if (document.querySelector('[role="dialog"]')) return false
   const focused = document.activeElement
   return (
     focused === null ||

@@ -31,8 +31,8 @@ public class ProposalsTest extends BrowserTest {
         .setFiles(
             new FilePayload(
                 "october.ofx", "application/x-ofx", ofx.getBytes(StandardCharsets.UTF_8)));
-    button(page, "Take in 1 line").click();
-    page.getByText("1 line taken in").waitFor();
+    button(page, "Take in").click();
+    page.getByText("taken in,").waitFor();
   }
 
   @Test
@@ -67,6 +67,38 @@ public class ProposalsTest extends BrowserTest {
     assertThat(page.getByText("1 line posted: in the books as no.")).isVisible();
     open(page, "/journal?month=2026-10&text=savings");
     assertThat(rows(page, "77.31")).hasCount(1);
+  }
+
+  @Test
+  public void whatIsSaidOfOneLineIsOfferedForThoseThatLookLikeIt() {
+    Page page = signedIn();
+    open(page, "/gather?month=2026-10");
+    String tea =
+        "<STMTTRN><TRNTYPE>POS</TRNTYPE><DTPOSTED>20261004</DTPOSTED><TRNAMT>-%d.50</TRNAMT>"
+            + "<FITID>t%d</FITID><NAME>WHIMBREL TEAROOM %d</NAME></STMTTRN>";
+    gather(
+        page,
+        "Harbour Current",
+        "NL00DEMO004417",
+        tea.formatted(3, 3, 3) + tea.formatted(4, 4, 4) + tea.formatted(5, 5, 5));
+    open(page, "/post");
+    found(page, "WHIMBREL").click();
+    page.keyboard().press("c");
+    Locator box =
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Books to"));
+    box.fill("outings");
+    box.press("Enter");
+    button(page, "Take it").click();
+    assertThat(page.getByText("2 more lines like this: the same?")).isVisible();
+    page.keyboard().press("a");
+    Locator alike = rows(page, "WHIMBREL");
+    assertThat(alike.filter(new Locator.FilterOptions().setHasText("Outings and gifts")))
+        .hasCount(3);
+    alike.first().click();
+    page.keyboard().press("Shift+ArrowDown");
+    page.keyboard().press("Shift+ArrowDown");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("3 lines posted as nos.")).isVisible();
   }
 
   @Test

@@ -15,6 +15,7 @@ import org.yewledger.app.act.ActJson.ActPageJson;
 import org.yewledger.app.act.ActJson.ChangeJson;
 import org.yewledger.app.act.ActJson.NextActsJson;
 import org.yewledger.app.act.ActJson.OneActJson;
+import org.yewledger.app.event.Events;
 
 /** What was done in the household, and taking it back. */
 @RestController
@@ -23,10 +24,12 @@ import org.yewledger.app.act.ActJson.OneActJson;
 class ActController {
   private final ActReader reader;
   private final UndoService undo;
+  private final Events events;
 
-  ActController(ActReader reader, UndoService undo) {
+  ActController(ActReader reader, UndoService undo, Events events) {
     this.reader = reader;
     this.undo = undo;
+    this.events = events;
   }
 
   /** Acts, newest first: those that touched an entry or an account, by a person, within a time. */
@@ -56,6 +59,7 @@ class ActController {
   /** Takes an act back; an undoing taken back is a redo. */
   @PostMapping("/{id}/undo")
   OneActJson undo(@PathVariable UUID id) {
-    return undo.undo(id);
+    return events.during(
+        new Events.Progress("Undo", "taking back every row of the act"), () -> undo.undo(id));
   }
 }

@@ -6,6 +6,7 @@ import java.util.Queue;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -71,6 +72,16 @@ public class Events {
     windows(person.householdId()).stream()
         .filter(w -> w.isOf(person.personId()))
         .forEach(w -> w.progress(progress));
+  }
+
+  /** Tells the person's own windows of work as long as it lasts. */
+  public <T> T during(Progress progress, Supplier<T> work) {
+    progress(progress);
+    try {
+      return work.get();
+    } finally {
+      progress(new Progress(progress.work(), ""));
+    }
   }
 
   private Queue<Window> windows(UUID household) {

@@ -104,7 +104,9 @@ class GatherController {
   /** Takes a batch back, but for what is reconciled. */
   @DeleteMapping("/batches/{id}")
   BatchTakenBackJson takeBack(@PathVariable UUID id) {
-    return BatchTakenBackJson.of(batches.takeBack(id));
+    return events.during(
+        new Events.Progress("Taking a batch back", "its lines and the entries that they became"),
+        () -> BatchTakenBackJson.of(batches.takeBack(id)));
   }
 
   /** The lines that may be others once more. */

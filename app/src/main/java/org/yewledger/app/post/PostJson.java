@@ -115,6 +115,9 @@ final class PostJson {
   /** What the bank says beside text, reference and kind. */
   record LineDetailJson(LineDetail detail, String text) {}
 
+  /**
+   * @param alike the lasting part of its text; lines that share it look alike
+   */
   record WaitingJson(
       UUID id,
       int version,
@@ -130,6 +133,7 @@ final class PostJson {
       String memo,
       String reference,
       String type,
+      String alike,
       long batchNo,
       String sourceName,
       int sourceLine,

@@ -44,6 +44,7 @@ import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Evidence;
 import org.yewledger.core.post.Reason;
+import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
 
 /** The waiting lines stacked by reason, each proposal as the entry that it would become. */
@@ -79,8 +80,7 @@ class StacksService {
             ? every
             : every.stream().filter(w -> w.account().bookId().equals(bookId)).toList();
     // The other half of a transfer may belong to another book than is looked at.
-    Map<UUID, Waiting> byId =
-        waitingLines.all(chart, null).stream().collect(Collectors.toMap(w -> w.row().id(), w -> w));
+    Map<UUID, Waiting> byId = every.stream().collect(Collectors.toMap(w -> w.row().id(), w -> w));
     var page = new Page(ledgers.ledger(chart), ruleNumbers(), byId);
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
@@ -141,6 +141,7 @@ class StacksService {
         line.memo(),
         line.reference(),
         line.type(),
+        LastingWords.of(line).toString(),
         batch.no(),
         batch.sourceName(),
         line.sourceLine(),
