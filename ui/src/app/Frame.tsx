@@ -4,7 +4,7 @@ import { Suspense, useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
 import { api, type Schemas } from '@/api/client'
 import { books as booksQuery, queryClient, session } from '@/api/queries'
-import { longMonth, shortMonth, yearInHand, yearOf } from '@/parts/figures'
+import { figure, longMonth, shortMonth, yearInHand, yearOf } from '@/parts/figures'
 import { floating, floatingRow } from '@/parts/look'
 import { Mark, Ring, stateInWords } from '@/parts/Ring'
 import { Loading } from '@/parts/States'
@@ -143,7 +143,7 @@ function Station({ to, label, left }: { to: string; label: string; left: number 
       >
         {label}{' '}
         <b className={`group-aria-[current]:text-inherit ${left ? 'text-heartwood' : 'font-normal text-ink-3'}`}>
-          {left ?? ''}
+          {left === undefined ? '' : figure(String(left))}
         </b>
       </NavLink>
     </li>

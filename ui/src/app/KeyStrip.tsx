@@ -27,10 +27,12 @@ export function KeyStrip({ end }: { end?: ReactNode }) {
       className="flex items-center gap-[17px] overflow-hidden border-t border-hairline px-(--edge) text-small whitespace-nowrap text-ink-2 [&_kbd]:h-4 [&_kbd]:min-w-4 [&_kbd]:leading-[14px]"
       aria-label="Keys"
     >
-      {ofView.map(([strip, commands]) => (
-        <Keys key={strip} strip={strip} commands={commands} />
-      ))}
-      <span className="ml-auto flex items-center gap-[17px]">
+      <span className="flex min-w-0 items-center gap-[17px] overflow-hidden">
+        {ofView.map(([strip, commands]) => (
+          <Keys key={strip} strip={strip} commands={commands} />
+        ))}
+      </span>
+      <span className="ml-auto flex flex-none items-center gap-[17px]">
         {end}
         {everywhere.map(([strip, commands]) => (
           <Keys key={strip} strip={strip} commands={commands} />

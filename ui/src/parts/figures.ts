@@ -92,5 +92,5 @@ export function moment(instant: string): string {
 }
 
 export function counted(count: number, one: string, many = `${one}s`): string {
-  return `${count} ${count === 1 ? one : many}`
+  return `${figure(String(count))} ${count === 1 ? one : many}`
 }

@@ -38,7 +38,7 @@ export function LeaveOut({ line, onClose }: { line: Waiting; onClose: () => void
         needed="Type the reason, so that it is known next year too."
         autoFocus
       />
-      <Foot go="Leave it out" onLeave={leave} />
+      <Foot go="Leave it out" back="Let it wait" onLeave={leave} />
     </Form>
   )
 }

@@ -179,9 +179,11 @@ const COLUMNS: Column[] = [
   { head: 'Apart', width: 'w-[130px]', end: true },
 ]
 
+const ALWAYS_SHOWN = COLUMNS.filter((column) => !column.off).length
+
 function BookBand({ name }: { name: string }) {
   return (
-    <td colSpan={COLUMNS.length} className="font-serif text-lead">
+    <td colSpan={ALWAYS_SHOWN} className="font-serif text-lead">
       {name}
     </td>
   )

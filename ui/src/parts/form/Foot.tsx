@@ -3,7 +3,17 @@ import { Button } from '@/parts/Button'
 import { Acts } from '@/parts/View'
 
 /** Where a form ends: what it does, and the way out. */
-export function Foot({ go, onLeave, children }: { go: ReactNode; onLeave?: () => void; children?: ReactNode }) {
+export function Foot({
+  go,
+  back = 'Leave it',
+  onLeave,
+  children,
+}: {
+  go: ReactNode
+  back?: ReactNode
+  onLeave?: () => void
+  children?: ReactNode
+}) {
   return (
     <Acts>
       <Button type="submit" tone="go">
@@ -11,7 +21,7 @@ export function Foot({ go, onLeave, children }: { go: ReactNode; onLeave?: () =>
       </Button>
       {onLeave && (
         <Button onClick={onLeave}>
-          Leave it <kbd>Esc</kbd>
+          {back} <kbd>Esc</kbd>
         </Button>
       )}
       {children}

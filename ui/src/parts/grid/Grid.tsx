@@ -112,7 +112,7 @@ export function Grid<T>({
       <RowMenu>
         <tbody ref={body}>
           {shown.rows.map((at) => {
-            if ('gap' in at) return <Gap key={at.key} height={at.gap} columns={columns.length} />
+            if ('gap' in at) return <Gap key={at.key} height={at.gap} />
             const item = items[at.index]
             if (!item) return null
             const place = { ref: shown.measure, 'data-index': at.index, 'aria-rowindex': at.index + 2 }
@@ -150,12 +150,12 @@ export function Grid<T>({
   )
 }
 
-/** Stands for rows that are out of sight. */
-function Gap({ height, columns }: { height: number; columns: number }) {
+/** Stands for rows that are out of sight. It spans no columns: those that a narrow window hides would come back. */
+function Gap({ height }: { height: number }) {
   return (
     // biome-ignore lint/a11y/noAriaHiddenOnFocusable: a row without role or focus
     <tr aria-hidden="true">
-      <td colSpan={columns} className="border-0 p-0" style={{ height }} />
+      <td className="border-0 p-0" style={{ height }} />
     </tr>
   )
 }

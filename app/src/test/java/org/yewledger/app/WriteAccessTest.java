@@ -41,6 +41,7 @@ public class WriteAccessTest extends AppTest {
           "POST /api/transfers/preview",
           "POST /api/gather/preview",
           "POST /api/rules/reach",
+          "POST /api/flows",
           "POST /api/books/{id}/chart-table/check");
 
   /** One's own password, sessions and households: a reader's too. */
@@ -110,6 +111,7 @@ public class WriteAccessTest extends AppTest {
       Set.of(
           "PUT /api/session/formats",
           "PUT /api/session/keys",
+          "POST /api/flows",
           "POST /api/books",
           "POST /api/connections",
           "POST /api/rates",

@@ -2,6 +2,7 @@ package org.yewledger.app.entry;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.List;
@@ -22,9 +23,11 @@ class FlowsController {
   /** As many rows as a list can have selected. */
   private static final int MOST = 10_000;
 
-  record SelectedAmountJson(BigDecimal amount, @Size(max = Texts.SHORT) String currency) {}
+  record SelectedAmountJson(
+      @NotNull BigDecimal amount, @NotNull @Size(max = Texts.SHORT) String currency) {}
 
-  record SelectedAmountsJson(@Valid @Size(max = MOST) List<SelectedAmountJson> amounts) {}
+  record SelectedAmountsJson(
+      @NotNull @Size(max = MOST) List<@NotNull @Valid SelectedAmountJson> amounts) {}
 
   /**
    * @param in all above zero together

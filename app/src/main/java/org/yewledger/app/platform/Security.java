@@ -35,6 +35,7 @@ class Security {
     "/api/transfers/preview",
     "/api/gather/preview",
     "/api/rules/reach",
+    "/api/flows",
     "/api/books/*/chart-table/check"
   };
 

@@ -71,14 +71,9 @@ public class PostService {
       @Nullable Typed booking,
       @Nullable Twin twin,
       @Nullable UUID postingId) {
-    /**
-     * @throws Refusal {@code not-answered} if it is neither booked nor known, or both
-     */
-    public Accepted {
-      if ((booking == null) == (postingId == null) || (twin != null && booking == null)) {
-        throw Refusal.ofField(
-            "not-answered", "lines", "Say of each line how it is booked, or what it is already.");
-      }
+    /** Whether it is either booked or known. */
+    private boolean isAnswered() {
+      return (booking == null) != (postingId == null) && (twin == null || booking != null);
     }
 
     Typed booked() {
@@ -146,14 +141,16 @@ public class PostService {
    * Posts the lines, all or none, as one act.
    *
    * @throws Conflict if one of them is posted already
+   * @throws Refusal {@code not-answered} if one is neither booked nor known, or both
    */
   @Transactional
   @ForBookkeepers
   public Posted post(List<Accepted> accepted) {
     List<Twin> seen = accepted.stream().flatMap(Accepted::seen).toList();
     List<UUID> ids = seen.stream().map(Twin::lineId).toList();
-    requireOnce(ids);
     Found<BankLineEntity> lines = states.lines(ids);
+    requireOnce(ids);
+    requireAnswered(accepted);
     lockAccounts(accepted, lines);
     Found<BankLineStateEntity> locked = states.locked(ids);
     seen.forEach(s ->
@@ -267,6 +264,13 @@ public class PostService {
   private static void requireOnce(List<UUID> ids) {
     if (Set.copyOf(ids).size() < ids.size()) {
       throw Refusal.ofField("line-twice", "lines", "A line is named twice. It is posted once.");
+    }
+  }
+
+  private static void requireAnswered(List<Accepted> accepted) {
+    if (!accepted.stream().allMatch(Accepted::isAnswered)) {
+      throw Refusal.ofField(
+          "not-answered", "lines", "Say of each line how it is booked, or what it is already.");
     }
   }
 
