@@ -28,7 +28,7 @@ public class Screenshots extends BrowserTest {
     assertThat(page.getByText("settles.")).isVisible();
     shoot("gather-table");
     open(page, "/post");
-    row("Open question").waitFor();
+    page.locator("tr[data-row]").first().waitFor();
     found(page, "HOME LOAN").click();
     page.keyboard().press("s");
     shoot("post-split");
