@@ -173,6 +173,13 @@ public class ProposalsTest extends AppTest {
     assertEquals(line.at("/proposal/parts/0/accountId").asString(), h.groceries().id().toString());
     assertEquals(line.at("/proposal/before/entries").size(), 3);
     assertTrue(line.at("/proposal/before/always").asBoolean());
+    // A payee that is renamed meanwhile is not proposed, and made anew, under its old name.
+    String rename =
+        "{\"version\":%d,\"name\":\"Greengage\",\"knownAs\":[\"GREENGAGE MKT\"]}"
+            .formatted(payee.path("version").asInt());
+    assertEquals(h.api().put("/api/payees/" + payee.path("id").asString(), rename).status(), 204);
+    line = stack(h, "LAST_TIME").at("/lines/0");
+    assertEquals(line.at("/proposal/payee").asString(), "Greengage");
     assertEquals(take(h, line).status(), 200);
     assertEquals(
         h.api().get("/api/entries").json().at("/entries/0/reason").asString(), "LAST_TIME");

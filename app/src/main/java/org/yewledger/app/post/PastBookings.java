@@ -50,6 +50,18 @@ class PastBookings {
   }
 
   /**
+   * The newest act, by which the past may be another: a payee renamed, an entry mended. The same
+   * text for the same past.
+   */
+  String state() {
+    return jdbc.sql("select id::text from act where household_id = ? order by id desc limit 1")
+        .param(SignedIn.now().householdId())
+        .query(String.class)
+        .optional()
+        .orElse("");
+  }
+
+  /**
    * By the lasting words of the lines. Cost: the newest entries of each payee, by an index, however
    * many there are behind.
    */

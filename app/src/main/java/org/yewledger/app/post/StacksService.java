@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -43,6 +44,7 @@ import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Evidence;
+import org.yewledger.core.post.OpenPosting;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
@@ -82,6 +84,7 @@ class StacksService {
     // The other half of a transfer may belong to another book than is looked at.
     Map<UUID, Waiting> byId = every.stream().collect(Collectors.toMap(w -> w.row().id(), w -> w));
     var page = new Page(ledgers.ledger(chart), ruleNumbers(), byId);
+    readEntries(all);
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
             .map(reason -> stack(reason, all, page))
@@ -91,6 +94,35 @@ class StacksService {
     int sure = (int) all.stream().filter(w -> w.proposal().isSure()).count();
     int open = (int) all.stream().filter(w -> w.reason() == Reason.OPEN_QUESTION).count();
     return new StacksJson(all.size(), sure, all.size() - sure - open, sums(all), accounts, stacks);
+  }
+
+  /** Reads at once what is shown of entries that lines may be, which is then at hand. */
+  private void readEntries(List<Waiting> lines) {
+    Set<UUID> postings =
+        Arrays.stream(Reason.values())
+            .flatMap(reason -> shown(reason, lines).stream())
+            .flatMap(w -> w.proposal().alternatives().stream())
+            .map(OpenPosting::id)
+            .collect(Collectors.toSet());
+    if (!postings.isEmpty()) {
+      entities
+          .createQuery("select p from Posting p where p.id in :ids", PostingEntity.class)
+          .setParameter("ids", postings)
+          .getResultList();
+      entities
+          .createQuery(
+              """
+              select e from Entry e join fetch e.payee
+              where e.id in (select p.entryId from Posting p where p.id in :ids)\
+              """,
+              EntryEntity.class)
+          .setParameter("ids", postings)
+          .getResultList();
+    }
+  }
+
+  private static List<Waiting> shown(Reason reason, List<Waiting> lines) {
+    return lines.stream().filter(w -> w.reason() == reason).limit(LINES_PER_STACK).toList();
   }
 
   /** What all lines of one answer share. */
@@ -111,7 +143,7 @@ class StacksService {
         reason,
         lines.size(),
         sums(lines),
-        lines.stream().limit(LINES_PER_STACK).map(w -> waiting(w, page)).toList());
+        shown(reason, lines).stream().map(w -> waiting(w, page)).toList());
   }
 
   private static List<SumJson> sums(List<Waiting> lines) {

@@ -71,8 +71,8 @@ public class WaitingLines {
 
   /**
    * The waiting lines of a book, or of all, oldest first. Their proposals are kept until a line, a
-   * rule, an account, an open posting or a rate changes. Cost: a look at what they follow from;
-   * linear in their number when it has changed.
+   * rule, an account, an open posting, a rate or what was booked before changes. Cost: a look at
+   * what they follow from; linear in their number when it has changed.
    */
   @Transactional(readOnly = true)
   public List<Waiting> all(Chart chart, @Nullable UUID bookId) {
@@ -93,7 +93,13 @@ public class WaitingLines {
     WaitingRows.Waiting waiting = rows.all();
     String state =
         String.join(
-            "/", waiting.state(), rules.state(), chart.state(), open.state(chart), rates.state());
+            "/",
+            waiting.state(),
+            rules.state(),
+            chart.state(),
+            open.state(chart),
+            rates.state(),
+            past.state());
     Proposed known = kept.get(household);
     if (known == null || !known.state().equals(state)) {
       known =
@@ -139,14 +145,22 @@ public class WaitingLines {
 
   /** Lines by themselves, to see which of them a rule or a habit decides. */
   Situation alone(List<WaitingLine> lines, Chart chart) {
-    Situation all = situation(lines, List.of(), chart);
     return new Situation(
-        lines, List.of(), all.rules(), all.accounts(), Map.of(), ExchangeRates.NONE, all.past());
+        lines,
+        List.of(),
+        rules.ruleBooks(chart),
+        accounts(chart),
+        Map.of(),
+        ExchangeRates.NONE,
+        past.of(lines, chart));
+  }
+
+  private static Map<UUID, Account> accounts(Chart chart) {
+    return chart.accounts().collect(Collectors.toMap(Account::id, account -> account));
   }
 
   private Situation situation(List<WaitingLine> lines, List<OpenPosting> postings, Chart chart) {
-    Map<UUID, Account> accounts =
-        chart.accounts().collect(Collectors.toMap(Account::id, account -> account));
+    Map<UUID, Account> accounts = accounts(chart);
     Map<UUID, String> tails =
         accounts.keySet().stream().collect(Collectors.toMap(id -> id, chart::tail));
     return new Situation(
