@@ -964,7 +964,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/rules/reach": {
+    "/api/rules/beginning": {
         parameters: {
             query?: never;
             header?: never;
@@ -973,23 +973,39 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["reach"];
+        post: operations["beginRule"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/rules/suggestion": {
+    "/api/rules/review": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["suggestion"];
+        get: operations["review"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rules/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryRule"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1007,6 +1023,54 @@ export interface paths {
         put: operations["change"];
         post?: never;
         delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rules/{id}/applicable": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["applicable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rules/{id}/apply": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["applyRule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rules/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copyRule"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1372,6 +1436,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["trialBalance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trusted-posts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["trustedPosts"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1761,6 +1841,33 @@ export interface components {
             /** Format: uuid */
             postingId: string;
         };
+        ApplicableJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            currency: string;
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId: string;
+            /** Format: int64 */
+            entryNo: number;
+            from: string[];
+            payee: string;
+            stays: string;
+            to: string[];
+            /** Format: int32 */
+            version: number;
+        };
+        AppliedJson: {
+            /** Format: int32 */
+            changed: number;
+        };
+        ApplyJson: {
+            entries: components["schemas"]["EntryToChangeJson"][];
+        };
         ArrivalJson: {
             /**
              * Format: decimal
@@ -1865,6 +1972,14 @@ export interface components {
             /** Format: int32 */
             taken: number;
         };
+        BeginningJson: {
+            /** Format: uuid */
+            bookId: string;
+            /** @enum {string} */
+            direction?: "IN" | "OUT";
+            payee: string;
+            words: string;
+        };
         BookChartJson: {
             /** Format: int32 */
             accounts: number;
@@ -1935,6 +2050,7 @@ export interface components {
             parts: components["schemas"]["PartJson"][];
             payee: string;
             restToSuspense?: boolean;
+            tags?: string[];
         };
         BroughtJson: {
             /** Format: int32 */
@@ -1954,6 +2070,27 @@ export interface components {
             booksSay: string;
             currency: string;
             name: string;
+        };
+        CaughtJson: {
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            bookedTo: string[];
+            currency: string;
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId?: string;
+            /** Format: int64 */
+            entryNo?: number;
+            /** Format: uuid */
+            lineId: string;
+            /** @enum {string} */
+            standing: "AGREES" | "DIFFERS" | "WAITS";
+            text: string;
         };
         CellJson: {
             /**
@@ -2052,6 +2189,33 @@ export interface components {
              */
             closing: string;
         };
+        ConditionJson: {
+            accountIds?: string[];
+            /** @enum {string} */
+            direction?: "IN" | "OUT";
+            /** Format: int32 */
+            firstDay?: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            from?: string;
+            /** @enum {string} */
+            kind: "ALL" | "ANY" | "TEXT" | "WAY" | "AMOUNT" | "ON" | "DAYS";
+            /** Format: int32 */
+            lastDay?: number;
+            /** @enum {string} */
+            match?: "HAS_WORDS" | "IS" | "CONTAINS" | "STARTS" | "ENDS" | "LIKE";
+            parts?: components["schemas"]["ConditionJson"][];
+            /** @enum {string} */
+            place?: "ANY" | "PAYEE" | "MEMO" | "REFERENCE" | "TYPE" | "COUNTERPARTY_ACCOUNT";
+            text?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            to?: string;
+        };
         ConnectJson: {
             institutionId: string;
             schedule: components["schemas"]["ScheduleJson"];
@@ -2138,6 +2302,10 @@ export interface components {
             fromId: string;
             rules: boolean;
             taxRates: boolean;
+        };
+        CopyRuleJson: {
+            /** Format: uuid */
+            bookId: string;
         };
         CounterJson: {
             /** Format: date */
@@ -2315,6 +2483,12 @@ export interface components {
             id: string;
             /** Format: int64 */
             no: number;
+        };
+        EntryToChangeJson: {
+            /** Format: uuid */
+            entryId: string;
+            /** Format: int32 */
+            version: number;
         };
         FactsJson: {
             contact: string;
@@ -2559,6 +2733,19 @@ export interface components {
             textual?: boolean;
             valueNode?: boolean;
         };
+        KeptRuleJson: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            no: number;
+            quiet: string;
+            rule: components["schemas"]["RuleDraftJson"];
+            told: string;
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            waiting: number;
+        };
         KeysJson: {
             letters: boolean;
             own: components["schemas"]["OwnKey"][];
@@ -2607,6 +2794,9 @@ export interface components {
             /** @enum {string} */
             detail: "COUNTERPARTY_ACCOUNT" | "COUNTERPARTY_BANK" | "EXTENDED_NAME" | "ADDRESS" | "ULTIMATE_PARTY" | "MANDATE" | "CREDITOR" | "END_TO_END" | "BANK_REFERENCE" | "BOOKING_TEXT" | "SUPPLEMENT" | "ORIGINAL_AMOUNT";
             text: string;
+        };
+        LinesJson: {
+            lineIds: string[];
         };
         LinkJson: {
             /** Format: date-time */
@@ -2729,7 +2919,7 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
             /** @enum {string} */
-            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "DOUBTS" | "POST_PROPOSED" | "ANSWER" | "RECONCILE";
+            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "RECONCILE";
         };
         OneActJson: {
             /** Format: date-time */
@@ -2985,12 +3175,14 @@ export interface components {
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
             half?: components["schemas"]["OtherHalfJson"];
+            note: string;
             parts: components["schemas"]["ProposedPartJson"][];
             payee: string;
             refusal?: string;
             rule?: components["schemas"]["RuleFitsJson"];
             standing?: components["schemas"]["StandsInTheBooksJson"];
             sure: boolean;
+            tags: string[];
         };
         ProposedPartJson: {
             /** Format: uuid */
@@ -3016,12 +3208,6 @@ export interface components {
              */
             rate: string;
             to: string;
-        };
-        ReachJson: {
-            /** Format: int32 */
-            unanswered: number;
-            /** Format: int32 */
-            waiting: number;
         };
         ReadingProblemJson: {
             field?: string;
@@ -3083,6 +3269,20 @@ export interface components {
             /** Format: date */
             statementOn?: string;
         };
+        ResultJson: {
+            byMonth: number[];
+            /** Format: int32 */
+            decides: number;
+            /** Format: int32 */
+            fired: number;
+            /** Format: int32 */
+            fits: number;
+            /** Format: date */
+            lastFired?: string;
+            /** Format: uuid */
+            ruleId: string;
+            warnings: components["schemas"]["WarningJson"][];
+        };
         ReturnJson: {
             state: string;
         };
@@ -3133,6 +3333,12 @@ export interface components {
              */
             worth: string;
         };
+        ReviewJson: {
+            results: components["schemas"]["ResultJson"][];
+            /** Format: date */
+            since: string;
+            suggested: components["schemas"]["SuggestedJson"][];
+        };
         RoleJson: {
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
@@ -3143,50 +3349,34 @@ export interface components {
             line: number;
         };
         RuleDraftJson: {
-            /** @enum {string} */
-            direction: "IN" | "OUT" | "EITHER";
             /** Format: uuid */
-            onAccountId?: string;
+            bookId: string;
+            note: string;
+            on: boolean;
             payee: string;
-            /** Format: uuid */
-            toAccountId: string;
-            words: string;
+            shares: components["schemas"]["ShareJson"][];
+            tags: string[];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            trustedUpTo?: string;
+            when: components["schemas"]["ConditionJson"];
         };
         RuleFitsJson: {
+            atRateOfTheDay: boolean;
             /** Format: uuid */
             ruleId: string;
             /** Format: int32 */
             ruleNo: number;
-            words: string;
-        };
-        RuleJson: {
-            /** Format: uuid */
-            bookId: string;
-            /** @enum {string} */
-            direction: "IN" | "OUT" | "EITHER";
-            /** Format: uuid */
-            id: string;
-            /** Format: int32 */
-            no: number;
-            /** Format: uuid */
-            onAccountId?: string;
-            onAccountName?: string;
-            payee: string;
-            /** Format: uuid */
-            toAccountId: string;
-            toAccountName: string;
-            /** Format: int32 */
-            version: number;
-            /** Format: int32 */
-            waiting: number;
-            words: string;
+            told: string;
         };
         RuleOnPageJson: {
             booksHere: boolean;
             /** Format: uuid */
             id: string;
             payee: string;
-            words: string;
+            told: string;
         };
         RulesBroughtJson: {
             /** Format: int32 */
@@ -3279,6 +3469,20 @@ export interface components {
             starters: components["schemas"]["StarterJson"][];
             /** Format: int32 */
             version: number;
+        };
+        ShareJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            fixed?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            percent?: string;
         };
         SheetJson: {
             /** Format: uuid */
@@ -3435,9 +3639,18 @@ export interface components {
             /** Format: date */
             day: string;
         };
-        SuggestionJson: {
+        SuggestedJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /** Format: uuid */
+            bookId: string;
             /** @enum {string} */
-            direction: "IN" | "OUT" | "EITHER";
+            direction: "IN" | "OUT";
+            /** Format: int32 */
+            lines: number;
+            newest: components["schemas"]["CaughtJson"][];
+            payee: string;
             words: string;
         };
         SumJson: {
@@ -3628,6 +3841,26 @@ export interface components {
             on: string;
             rows: components["schemas"]["TrialRowJson"][];
         };
+        TrialJson: {
+            /** Format: int32 */
+            agreeing: number;
+            /** Format: int32 */
+            caught: number;
+            /** Format: int32 */
+            differing: number;
+            lines: components["schemas"]["CaughtJson"][];
+            /** Format: date */
+            since: string;
+            /** Format: int32 */
+            takenEarlier: number;
+            /** Format: int32 */
+            waiting: number;
+        };
+        TrialOfJson: {
+            draft: components["schemas"]["RuleDraftJson"];
+            /** Format: uuid */
+            ruleId?: string;
+        };
         TrialRowJson: {
             /** @enum {string} */
             accountClass: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
@@ -3645,6 +3878,33 @@ export interface components {
              */
             debit?: string;
             groupName: string;
+        };
+        TrustedLineJson: {
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            currency: string;
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId: string;
+            /** Format: int64 */
+            entryNo: number;
+            /** Format: uuid */
+            lineId: string;
+            payee: string;
+            /** Format: uuid */
+            ruleId?: string;
+        };
+        TrustedPostJson: {
+            /** Format: uuid */
+            actId: string;
+            /** Format: date-time */
+            at: string;
+            lines: components["schemas"]["TrustedLineJson"][];
         };
         TurnOffJson: {
             current: string;
@@ -3749,6 +4009,18 @@ export interface components {
             balance?: string;
             /** Format: date */
             opensOn: string;
+        };
+        WarningJson: {
+            accountName?: string;
+            /** Format: uuid */
+            byRuleId?: string;
+            /** @enum {string} */
+            kind: "NEVER_FIRES" | "BOOKED_ELSEWHERE" | "BOTH_WAYS" | "IDLE" | "QUIET";
+            /** Format: int32 */
+            lines?: number;
+            /** Format: int32 */
+            of?: number;
+            proved?: boolean;
         };
         WouldBookJson: {
             betweenBooks: string;
@@ -5495,7 +5767,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RuleJson"][];
+                    "application/json": components["schemas"]["KeptRuleJson"][];
                 };
             };
         };
@@ -5519,12 +5791,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RuleJson"];
+                    "application/json": components["schemas"]["KeptRuleJson"];
                 };
             };
         };
     };
-    reach: {
+    beginRule: {
         parameters: {
             query?: never;
             header?: never;
@@ -5533,7 +5805,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RuleDraftJson"];
+                "application/json": components["schemas"]["LinesJson"];
             };
         };
         responses: {
@@ -5543,16 +5815,14 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReachJson"];
+                    "application/json": components["schemas"]["BeginningJson"];
                 };
             };
         };
     };
-    suggestion: {
+    review: {
         parameters: {
-            query: {
-                line: string;
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
@@ -5565,7 +5835,31 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SuggestionJson"];
+                    "application/json": components["schemas"]["ReviewJson"];
+                };
+            };
+        };
+    };
+    tryRule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialOfJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialJson"];
                 };
             };
         };
@@ -5615,6 +5909,80 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    applicable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApplicableJson"][];
+                };
+            };
+        };
+    };
+    applyRule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApplyJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AppliedJson"];
+                };
+            };
+        };
+    };
+    copyRule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyRuleJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptRuleJson"];
+                };
             };
         };
     };
@@ -6351,6 +6719,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialBalanceJson"][];
+                };
+            };
+        };
+    };
+    trustedPosts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrustedPostJson"][];
                 };
             };
         };

@@ -19,7 +19,7 @@ export const lined =
 
 /** A word of a sentence that can be chosen or typed; `ask` where a person has to. */
 export const pick = cva(
-  'inline-flex h-6 max-w-full items-center rounded-[5px] border-0 px-1.5 align-[1px] text-base font-medium',
+  'inline-flex h-6 max-w-full items-center rounded-[5px] border-0 px-1.5 align-[1px] font-sans text-base font-medium',
   {
     variants: {
       tone: {

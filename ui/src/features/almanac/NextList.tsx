@@ -67,6 +67,13 @@ function step(next: Next, month: string, go: (to: string) => void): Step {
         figure: counted(next.count, 'line'),
         open: () => go('/gather'),
       }
+    case 'TRUSTED_POSTED':
+      return {
+        station: 'Post',
+        text: `Look at what trusted rules have posted`,
+        figure: counted(next.count, 'line'),
+        open: () => go('/post?trusted'),
+      }
     case 'POST_PROPOSED':
       return {
         station: 'Post',

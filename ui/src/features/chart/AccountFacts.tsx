@@ -103,7 +103,7 @@ export function AccountRules({ page }: { page: AccountPage }) {
       <ul className="mb-3 text-small">
         {page.rules.map((r) => (
           <li key={r.id}>
-            <b>{r.words}</b> <span className="text-ink-2">{r.booksHere ? 'books here' : 'looks at its lines'}</span>
+            <b>{r.told}</b> <span className="text-ink-2">{r.booksHere ? 'books here' : 'looks at its lines'}</span>
           </li>
         ))}
       </ul>

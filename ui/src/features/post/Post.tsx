@@ -5,7 +5,7 @@ import { booksChanged } from '@/api/queries'
 import { type Command, useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
-import { RuleEditor } from '@/features/rules/RuleEditor'
+import { RuleFromLines } from '@/features/rules/RuleFromLines'
 import { counted, figure } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { useKept } from '@/parts/kept'
@@ -13,10 +13,11 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
-import { acceptedOf, alikeOf, answerOf, type Booking, isReady } from './booking'
+import { acceptedOf, accountOf, alikeOf, answerOf, type Booking, isReady } from './booking'
 import { LeftOutLink } from './LeftOut'
 import { LineInspector } from './LineInspector'
 import { StackTable } from './StackTable'
+import { TrustedPostsLink } from './TrustedPosts'
 import type { Reason, StacksPage, Waiting } from './types'
 
 /** Waiting lines, stacked by reason; the selected one shown as the entry that it would become. */
@@ -33,6 +34,7 @@ export function Post() {
       <View>
         <Nothing title="Nothing waits to be posted">
           <p>Every bank line that was gathered is in the journal or left out. New ones come by Gather.</p>
+          <TrustedPostsLink />
           <LeftOutLink />
         </Nothing>
       </View>
@@ -132,7 +134,6 @@ function PostPage({ page }: { page: StacksPage }) {
     ? []
     : [
         { keys: ['c'], label: 'Change this line only', strip: 'change', run: () => setMode('change') },
-        { keys: ['r'], label: 'Make a rule from this line', strip: 'make rule', run: () => setMode('rule') },
         { keys: ['s'], label: 'Split this line', strip: 'split', run: () => setMode('split') },
         { keys: ['o'], label: 'Leave this line out', strip: 'leave out', run: () => setMode('leave') },
       ].map((command) => ({ ...command, changes: true, onRow: true }))
@@ -171,6 +172,15 @@ function PostPage({ page }: { page: StacksPage }) {
       run: () => line && post(tickedOf(stackOf(line)?.lines ?? [])),
     },
     ...alone,
+    {
+      keys: ['r'],
+      label: several ? `Make a rule from these ${chosen.length} lines` : 'Make a rule from this line',
+      id: 'make rule',
+      changes: true,
+      onRow: true,
+      strip: 'make rule',
+      run: () => setMode('rule'),
+    },
     ...othersOf(line).map((a, i) => ({
       keys: [String(i + 1)],
       label: `It is no. ${a.entryNo}, ${a.payee}`,
@@ -193,6 +203,7 @@ function PostPage({ page }: { page: StacksPage }) {
             </>
           }
         >
+          <TrustedPostsLink />
           <LeftOutLink />
         </Head>
         <Scroll grid label="Lines to post">
@@ -219,9 +230,9 @@ function PostPage({ page }: { page: StacksPage }) {
         <ChosenSum what="line" amounts={chosen.map((l) => ({ amount: l.amount, currency: l.currency }))} />
       </Leaf>
       {line && mode === 'rule' && (
-        <RuleEditor
-          key={line.id}
-          line={line}
+        <RuleFromLines
+          lines={chosen.length > 0 ? chosen : [line]}
+          accountId={accountOf(answerFor(line))}
           onClose={() => setMode('look')}
           onSaved={async (rule) => {
             setMode('look')

@@ -207,7 +207,8 @@ function Evidence({ line }: { line: Waiting }) {
   if (rule) {
     return (
       <>
-        rule {rule.ruleNo}: {rule.words}
+        rule {rule.ruleNo}: {rule.told}
+        {rule.atRateOfTheDay && <span className="text-heartwood">, at the rate of the day</span>}
       </>
     )
   }

@@ -20,9 +20,15 @@ export function answerOf(line: Waiting, changed: Record<string, Booking>): Answe
   if (half && changed[half.lineId]) return { booking: NOTHING }
   const parts = proposal.parts.map((part) => ({ ...part, note: '' }))
   return {
-    booking: { payee: proposal.payee, note: '', parts },
+    booking: { payee: proposal.payee, note: proposal.note, parts, tags: proposal.tags },
     twin: half && { lineId: half.lineId, version: half.version },
   }
+}
+
+/** Where all of a line would be booked; undefined where nothing is said, or several are. */
+export function accountOf(answer: Answer): string | undefined {
+  const [part, second] = 'standing' in answer ? [] : answer.booking.parts
+  return second ? undefined : part?.accountId
 }
 
 /** Whether everything is said that posting needs; whether the parts add up is for the books to say. */

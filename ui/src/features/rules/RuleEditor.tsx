@@ -1,83 +1,74 @@
 import { useQuery } from '@tanstack/react-query'
 import { type FormEvent, useEffect, useState } from 'react'
-import { api, data, messageOf } from '@/api/client'
-import { accounts } from '@/api/queries'
+import { api, data, messageOf, Problem } from '@/api/client'
+import { books } from '@/api/queries'
+import { useReadings } from '@/api/reading'
 import { MayChange } from '@/app/MayChange'
-import type { Waiting } from '@/features/post/types'
-import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
-import { counted } from '@/parts/figures'
+import { AmountInput } from '@/parts/form/AmountInput'
 import { useKept } from '@/parts/kept'
-import { noteBox, pick } from '@/parts/look'
+import { noteBox, textLink } from '@/parts/look'
+import { PayeePicker } from '@/parts/PayeePicker'
 import { Select } from '@/parts/Select'
 import { Acts, Inspector, InspectorHead } from '@/parts/View'
-import type { Rule, RuleDraft } from './types'
+import { Conditions, typedWord } from './Conditions'
+import { type Draft, draftOf, numbersOf, wholeOf } from './draft'
+import { Shares } from './Shares'
+import { TrialPanel } from './TrialPanel'
+import type { Rule } from './types'
 
-type Draft = Omit<RuleDraft, 'toAccountId'> & { toAccountId: string | undefined }
-
-const DIRECTIONS: { value: Draft['direction']; name: string }[] = [
-  { value: 'OUT', name: 'paid out' },
-  { value: 'IN', name: 'paid in' },
-  { value: 'EITHER', name: 'paid in or out' },
-]
-
-function begin(rule: Rule | undefined, line: Waiting | undefined): Draft {
-  if (rule) {
-    const { words, direction, onAccountId, payee, toAccountId } = rule
-    return { words, direction, onAccountId, payee, toAccountId }
-  }
-  const direction = line ? (line.amount.startsWith('-') ? 'OUT' : 'IN') : 'OUT'
-  return { words: '', direction, onAccountId: undefined, payee: '', toAccountId: line?.proposal?.parts[0]?.accountId }
-}
-
-/** Writes a rule as a sentence with picks: a new one, one from a waiting line, or one that is there. */
+/** Writes a rule as one sentence whose parts are picked in place, with what it would have caught below. */
 export function RuleEditor({
   rule,
-  line,
+  name,
+  first,
   no,
   onClose,
   onSaved,
-  onRemove,
+  more,
 }: {
+  /** The one that is changed; left out for a new one. */
   rule?: Rule
-  line?: Waiting
+  /** What is being written, so that half of it is found again. */
+  name: string
+  first: Draft
   no?: number
   onClose: () => void
   onSaved: (rule: Rule) => void
-  onRemove?: () => void
+  /** What else can be done with a rule that is kept. */
+  more?: React.ReactNode
 }) {
-  const { data: all = [] } = useQuery(accounts)
-  const [draft, setDraft] = useKept<Draft>(`rule ${rule?.id ?? line?.id ?? 'new'}`, begin(rule, line))
-  const [problem, setProblem] = useState('')
-  const suggestion = useQuery({
-    queryKey: ['rule-suggestion', line?.id],
-    enabled: line !== undefined,
-    queryFn: () => data(api.GET('/api/rules/suggestion', { params: { query: { line: line?.id ?? '' } } })),
+  const { data: allBooks = [] } = useQuery(books)
+  const [draft, setDraft] = useKept<Draft>(`rule ${name}`, first)
+  const [problem, setProblem] = useState<unknown>()
+  const [labelled, setLabelled] = useState(draft.tags !== '' || draft.note !== '')
+  const numbers = numbersOf(draft)
+  const readings = useReadings(numbers)
+  const { rule: whole, tried, missing } = wholeOf(draft, readings)
+  const asWritten = JSON.stringify(whole)
+  const changed = !rule || said(draft) !== said(draftOf(rule.rule))
+  const trial = useQuery({
+    queryKey: ['rule-trial', rule?.id, tried],
+    enabled: tried !== undefined,
+    retry: false,
+    placeholderData: (previous) => previous,
+    queryFn: () =>
+      data(api.POST('/api/rules/trial', { body: { draft: tried as NonNullable<typeof tried>, ruleId: rule?.id } })),
   })
-  const proposed = suggestion.data?.words
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the words are proposed once
-  useEffect(() => {
-    if (proposed && !draft.words) setDraft({ ...draft, words: proposed, payee: draft.payee || readable(proposed) })
-  }, [proposed])
+  // What was refused is said until something else is written.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: by what is written
+  useEffect(() => setProblem(undefined), [asWritten])
+  const error = problem ?? (trial.isPlaceholderData ? undefined : trial.error)
+  const refused = error instanceof Problem && error.field ? { field: error.field, message: error.message } : undefined
 
   const set = (to: Partial<Draft>) => setDraft((old) => ({ ...old, ...to }))
-  const leave = () => {
+  function leave() {
     setDraft(undefined)
     onClose()
   }
-  const whole = draft.words.trim() && draft.toAccountId ? { ...draft, toAccountId: draft.toAccountId } : undefined
-  const bookId = line?.bookId ?? all.find((a) => a.id === draft.onAccountId)?.bookId
-  const reach = useQuery({
-    queryKey: ['rule-reach', whole],
-    enabled: whole !== undefined,
-    retry: false,
-    queryFn: () => data(api.POST('/api/rules/reach', { body: whole as RuleDraft })),
-  })
-  const changed = !rule || JSON.stringify(begin(rule, undefined)) !== JSON.stringify(draft)
-
   async function save(event: FormEvent) {
     event.preventDefault()
-    if (!whole) return setProblem('Say which words, and where to book.')
+    if (!whole) return setProblem(new Error(missing))
     try {
       if (rule) {
         const params = { path: { id: rule.id }, query: { version: rule.version } }
@@ -89,97 +80,127 @@ export function RuleEditor({
         setDraft(undefined)
         onSaved(made)
       }
-    } catch (error) {
-      setProblem(messageOf(error))
+    } catch (failed) {
+      setProblem(failed)
     }
   }
 
+  const title = rule ? `Rule ${rule.no}` : no ? `Rule ${no}` : 'New rule'
   return (
     <Inspector label={rule ? `Rule ${rule.no}` : 'New rule'}>
-      <InspectorHead title={rule ? `Rule ${rule.no}` : no ? `Rule ${no}` : 'New rule'}>
-        {changed && <span className="text-heartwood text-small">not saved yet</span>}
+      <InspectorHead title={title}>
+        {changed ? (
+          <span className="text-heartwood">not saved yet</span>
+        ) : rule?.rule.on ? (
+          'switched on'
+        ) : (
+          'switched off'
+        )}
       </InspectorHead>
-      <form className="flex flex-col flex-1" onSubmit={save} onKeyDown={(e) => e.key === 'Escape' && leave()}>
-        <div className="mt-2.5 mb-3.5 font-serif text-[16px]/[29px]">
-          When any text has the words{' '}
-          <input
-            className={pick({ className: 'w-full px-2' })}
-            aria-label="Words"
-            value={draft.words}
-            // biome-ignore lint/a11y/noAutofocus: opened by a key, the words are what to check first
-            autoFocus={!rule}
-            placeholder="words of the bank’s text"
-            onChange={(e) => set({ words: e.target.value.toUpperCase() })}
-          />{' '}
-          and it is{' '}
+      <form className="flex flex-1 flex-col" onSubmit={save} onKeyDown={(e) => e.key === 'Escape' && leave()}>
+        <div className="mt-1 mb-3 font-serif text-[16px]/[29px]">
+          {allBooks.length > 1 && !rule && (
+            <>
+              In{' '}
+              <Select
+                word="plain"
+                aria-label="For the lines of"
+                value={draft.bookId}
+                options={allBooks.map((b) => ({ value: b.id, name: b.name }))}
+                onChange={(bookId) =>
+                  set({ bookId, shares: draft.shares.map((s) => ({ ...s, accountId: '', unknown: '' })) })
+                }
+              />
+              :{' '}
+            </>
+          )}
+          When <Conditions draft={draft} set={set} refused={refused} />, then set the payee to{' '}
+          <span className="inline-block w-[190px] align-middle">
+            <PayeePicker
+              aria-label="Payee"
+              value={draft.payee}
+              placeholder="the name that is known"
+              onChange={(payee) => set({ payee })}
+            />
+          </span>
+          , book to <Shares draft={draft} set={set} refused={refused} />
+          {labelled ? (
+            <>
+              , with the tags{' '}
+              <input
+                className={typedWord(refused?.field === 'tags')}
+                aria-label="Tags"
+                placeholder="none"
+                value={draft.tags}
+                onChange={(e) => set({ tags: e.target.value })}
+              />{' '}
+              and the note{' '}
+              <input
+                className={typedWord()}
+                aria-label="Note"
+                placeholder="none"
+                value={draft.note}
+                onChange={(e) => set({ note: e.target.value })}
+              />
+            </>
+          ) : (
+            <>
+              {' '}
+              <button
+                type="button"
+                className={textLink({ size: 'small', className: 'font-sans' })}
+                onClick={() => setLabelled(true)}
+              >
+                tags, note
+              </button>
+            </>
+          )}{' '}
+          and{' '}
           <Select
-            line
-            aria-label="In or out"
-            value={draft.direction}
-            options={DIRECTIONS}
-            onChange={(direction) => set({ direction })}
-          />{' '}
-          on{' '}
-          <AccountPicker
-            aria-label="On account"
-            value={draft.onAccountId}
-            bookId={line?.bookId}
-            only={(a) => a.hasStatements}
-            none="any account"
-            onChange={(a) => set({ onAccountId: a?.id })}
+            word="plain"
+            aria-label="When it fits"
+            value={draft.trusted ? 'posts' : 'waits'}
+            options={[
+              { value: 'waits', name: 'wait for my check' },
+              { value: 'posts', name: 'post by itself' },
+            ]}
+            onChange={(when) => set({ trusted: when === 'posts' })}
           />
-          then set the payee to{' '}
-          <input
-            className={pick({ className: 'w-full px-2' })}
-            aria-label="Payee"
-            value={draft.payee}
-            placeholder="as the bank says"
-            onChange={(e) => set({ payee: e.target.value })}
-          />{' '}
-          and book to{' '}
-          <AccountPicker
-            aria-label="Book to"
-            value={draft.toAccountId}
-            bookId={bookId}
-            otherBooks={draft.onAccountId !== undefined}
-            mayCreate={draft.direction === 'IN' ? 'INCOME' : 'EXPENSE'}
-            onChange={(a) => set({ toAccountId: a?.id })}
-          />
+          {draft.trusted && (
+            <>
+              {' '}
+              up to{' '}
+              <span className="inline-block w-[84px] align-middle">
+                <AmountInput
+                  line
+                  aria-label="Posts by itself up to"
+                  aria-invalid={refused?.field === 'trustedUpTo' || undefined}
+                  text={draft.trustedUpTo}
+                  onText={(trustedUpTo) => set({ trustedUpTo })}
+                />
+              </span>
+            </>
+          )}
+          .
         </div>
-        {reach.data && (
-          <p className="reach">
-            Fits <b>{counted(reach.data.waiting, 'waiting line')}</b>
-            {reach.data.waiting > 0 && (
-              <>
-                , <b>{reach.data.unanswered}</b> of them without a rule so far
-              </>
-            )}
-            .
+        {error && !isShownAtField(refused) ? (
+          <p className={noteBox({ tone: 'bad', className: 'mb-3' })} role="alert">
+            {messageOf(error)}
           </p>
+        ) : null}
+        {tried && trial.data && (
+          <TrialPanel trial={trial.data} stale={trial.isPlaceholderData} books={tried.shares.length > 0} />
         )}
-        {(problem || reach.error) && (
-          <p className={noteBox({ tone: 'bad' })} role="alert">
-            {problem || messageOf(reach.error)}
-          </p>
-        )}
+        {!tried && missing && <p className="text-ink-2">{missing}</p>}
         <MayChange>
           <Acts>
-            <Button
-              type="submit"
-              tone="go"
-              whyNot={!whole ? 'Say which words, and where to book.' : changed ? undefined : 'Nothing was changed.'}
-            >
-              Save the rule <kbd>Enter</kbd>
+            <Button type="submit" tone="go" whyNot={missing ?? (changed ? undefined : 'Nothing was changed.')}>
+              {rule ? 'Save the rule' : 'Make the rule'} <kbd>Enter</kbd>
             </Button>
-            {rule ? (
-              <Button tone="kill" onClick={onRemove}>
-                Remove <kbd>Delete</kbd>
-              </Button>
-            ) : (
-              <Button onClick={leave}>
-                Discard <kbd>Esc</kbd>
-              </Button>
-            )}
+            <Button onClick={leave} whyNot={rule && !changed ? 'Nothing was changed.' : undefined}>
+              {rule ? 'As it was' : 'Discard'} <kbd>Esc</kbd>
+            </Button>
+            {more}
           </Acts>
         </MayChange>
       </form>
@@ -187,7 +208,9 @@ export function RuleEditor({
   )
 }
 
-/** COBBLERS ROW -> Cobblers Row: a payee's name to begin with. */
-function readable(words: string): string {
-  return words.toLowerCase().replace(/(^|\s)\p{L}/gu, (c) => c.toUpperCase())
-}
+/** What a draft says, however often it was changed there and back. */
+const said = (draft: Draft) => JSON.stringify({ ...draft, next: 0 })
+
+/** What concerns a condition or a share stands there. */
+const isShownAtField = (refused: { field: string } | undefined) =>
+  refused !== undefined && (/^when\..*\./.test(refused.field) || refused.field.startsWith('shares'))

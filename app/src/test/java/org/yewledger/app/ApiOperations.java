@@ -94,7 +94,7 @@ final class ApiOperations {
               : s.path("properties").properties().stream()
                   .map(p -> "\"" + p.getKey() + "\":" + named(p.getKey(), p.getValue(), id, depth))
                   .collect(Collectors.joining(",", "{", "}"));
-      case "array" -> "[" + example(s.path("items"), id, depth + 1) + "]";
+      case "array" -> depth > 5 ? "[]" : "[" + example(s.path("items"), id, depth + 1) + "]";
       case "integer", "number" -> s.path("minimum").asString("0");
       case "boolean" -> "false";
       case "string" ->

@@ -146,11 +146,7 @@ public class ChartTest extends AppTest {
   public void aMergeMovesEntriesAndRulesAndTheHistorySaysSo() {
     Household h = found("merge");
     spend(h, h.groceries(), "48.20");
-    h.api()
-        .post(
-            "/api/rules",
-            "{\"words\":\"GREENGAGE\",\"direction\":\"OUT\",\"payee\":\"\",\"toAccountId\":\"%s\"}"
-                .formatted(h.groceries().id()));
+    h.api().post("/api/rules", RuleDrafts.out("GREENGAGE", "", h.groceries()));
     Api.Answer merged =
         h.api()
             .post(
@@ -160,7 +156,8 @@ public class ChartTest extends AppTest {
     JsonNode page = h.api().get("/api/accounts/" + h.school().id() + "?on=2026-12-31").json();
     assertEquals(page.path("balance").asString(), "48.20");
     assertEquals(page.at("/history/0/what").asString(), "Merged Groceries into School");
-    assertEquals(page.at("/rules/0/words").asString(), "GREENGAGE");
+    assertEquals(
+        page.at("/rules/0/told").asString(), "any text has the words \"GREENGAGE\" and paid out");
     assertEquals(
         h.api().get("/api/accounts/" + h.groceries().id() + "?on=2026-12-31").status(), 404);
     JsonNode trial = h.api().get("/api/trial-balance?on=2026-12-31").json().get(0);

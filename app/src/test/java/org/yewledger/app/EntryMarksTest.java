@@ -211,11 +211,7 @@ public class EntryMarksTest extends AppTest {
   @Test
   public void anEntryKnowsWhyItWasBooked() {
     Household h = withLines("why");
-    h.api()
-        .post(
-            "/api/rules",
-            "{\"words\":\"GREENGAGE\",\"direction\":\"OUT\",\"payee\":\"Greengage Market\",\"toAccountId\":\"%s\"}"
-                .formatted(h.groceries().id()));
+    h.api().post("/api/rules", RuleDrafts.out("GREENGAGE", "Greengage Market", h.groceries()));
     JsonNode byRule = posted(h, "GREENGAGE MKT", "Greengage Market");
     assertEquals(byRule.path("reason").asString(), "RULE");
     assertTrue(byRule.hasNonNull("ruleId"));

@@ -119,11 +119,7 @@ public class GuessesTest extends AppTest {
             :62F:C260930EUR87,50
             """);
     h.api().takeIn(h.current().id(), "s.sta", file, null, false);
-    h.api()
-        .post(
-            "/api/rules",
-            "{\"words\":\"77812\",\"direction\":\"OUT\",\"payee\":\"Greengage Market\",\"toAccountId\":\"%s\"}"
-                .formatted(h.groceries().id()));
+    h.api().post("/api/rules", RuleDrafts.out("77812", "Greengage Market", h.groceries()));
     JsonNode stack = h.api().get("/api/waiting-lines").json().at("/stacks/0");
     assertEquals(stack.path("reason").asString(), "RULE");
     JsonNode details = stack.at("/lines/0/details");

@@ -39,7 +39,7 @@ public class PackagesAndTablesTest extends AppTest {
           Map.entry("bankline", "batch bank_line bank_line_state line_link"),
           Map.entry(
               "journal", "entry posting tag entry_tag account_month account_year closed_month"),
-          Map.entry("rules", "rule"),
+          Map.entry("rules", "rule rule_account"),
           Map.entry("reconcile", "statement statement_lines agreement"),
           Map.entry("gather", "file_route table_layout"),
           Map.entry("connection", "bank_connection connected_account feed_balance"),

@@ -60,13 +60,7 @@ public class PostTest extends AppTest {
         h.api().get("/api/waiting-lines").json().at("/stacks/0/reason").asString(),
         "OPEN_QUESTION");
     Api.Answer rule =
-        h.api()
-            .post(
-                "/api/rules",
-                """
-                {"words":"greengage","direction":"OUT","payee":"Greengage Market","toAccountId":"%s"}\
-                """
-                    .formatted(h.groceries().id()));
+        h.api().post("/api/rules", RuleDrafts.out("greengage", "Greengage Market", h.groceries()));
     assertEquals(rule.status(), 201);
     assertEquals(rule.json().path("waiting").asInt(), 2);
 

@@ -33,7 +33,7 @@ public class ProblemsTest extends AppTest {
       {"/api/trial-balance", 400},
       {"/api/trial-balance?on=2026-02-31", 400},
       {"/api/statements/" + nobody, 404},
-      {"/api/rules/suggestion?line=" + nobody, 404},
+      {"/api/rules/" + nobody + "/applicable", 404},
       {"/api/nothing", 404},
     };
   }
@@ -64,13 +64,8 @@ public class ProblemsTest extends AppTest {
       },
       {"/api/waiting-lines/take-back", "{\"lineIds\":[\"" + nobody + "\"]}", 404},
       {"/api/rules", "{\"words\":\"X\"}", 400},
-      {
-        "/api/rules",
-        "{\"words\":\"X\",\"direction\":\"SIDEWAYS\",\"payee\":\"\",\"toAccountId\":\""
-            + nobody
-            + "\"}",
-        400
-      },
+      {"/api/rules", "{\"when\":{\"kind\":\"SIDEWAYS\"}}", 400},
+      {"/api/rules/beginning", "{\"lineIds\":[\"" + nobody + "\"]}", 404},
       {"/api/rules/" + nobody + "/move", "{\"no\":1}", 404},
       {
         "/api/statements",
@@ -91,19 +86,13 @@ public class ProblemsTest extends AppTest {
 
   @Test
   public void aFieldAtFaultIsNamed() {
-    Api.Answer answer =
-        h.api()
-            .post(
-                "/api/rules",
-                "{\"words\":\"-\",\"direction\":\"IN\",\"payee\":\"\",\"toAccountId\":\""
-                    + h.pay().id()
-                    + "\"}");
-    assertEquals(answer.json().path("field").asString(), "words");
+    Api.Answer answer = h.api().post("/api/rules", RuleDrafts.out("-", "", h.groceries()));
+    assertEquals(answer.json().path("field").asString(), "when.parts.0.text");
     Api.Answer missing =
         h.api()
             .post(
                 "/api/rules",
-                "{\"words\":\"X\",\"payee\":\"\",\"toAccountId\":\"" + h.pay().id() + "\"}");
-    assertEquals(missing.json().path("field").asString(), "direction");
+                RuleDrafts.out("X", "", h.groceries()).replace("\"payee\":\"\",", ""));
+    assertEquals(missing.json().path("field").asString(), "payee");
   }
 }

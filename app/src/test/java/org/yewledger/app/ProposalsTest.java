@@ -135,11 +135,7 @@ public class ProposalsTest extends AppTest {
                 + "<STMTTRN><TRNTYPE>POS<DTPOSTED>20260904<TRNAMT>-48.20<FITID>1<NAME>GREENGAGE"
                 + " MKT 114</STMTTRN>");
     cardArrives(h, RECEIVED);
-    h.api()
-        .post(
-            "/api/rules",
-            "{\"words\":\"greengage\",\"direction\":\"OUT\",\"payee\":\"Greengage Market\",\"toAccountId\":\"%s\"}"
-                .formatted(h.groceries().id()));
+    h.api().post("/api/rules", RuleDrafts.out("greengage", "Greengage Market", h.groceries()));
     JsonNode transfer = stack(h, "OWN_TRANSFER").at("/lines/0");
     JsonNode byRule = stack(h, "RULE").at("/lines/0");
     Api.Answer posted = take(h, transfer, byRule);

@@ -83,18 +83,17 @@ public class TablesTest extends AppTest {
   @Test
   public void rulesGoOutAndInAndCategoriesAreCopied() throws Exception {
     Household h = found("copy");
-    h.api()
-        .post(
-            "/api/rules",
-            "{\"words\":\"GREENGAGE\",\"direction\":\"OUT\",\"payee\":\"Greengage Market\",\"toAccountId\":\"%s\"}"
-                .formatted(h.groceries().id()));
+    h.api().post("/api/rules", RuleDrafts.out("GREENGAGE", "Greengage Market", h.groceries()));
     h.api()
         .post(
             "/api/tax-rates",
             "{\"bookId\":\"%s\",\"name\":\"standard\",\"steps\":[{\"from\":\"2024-01-01\",\"percent\":\"21\"}]}"
                 .formatted(h.current().bookId()));
     String rules = download(h, "/api/books/" + h.current().bookId() + "/rule-table");
-    assertTrue(rules.contains("GREENGAGE,out,,Greengage Market,Groceries"), rules);
+    assertTrue(
+        rules.contains(
+            "\"any text has the words \"\"GREENGAGE\"\" and paid out\",Greengage Market,Groceries,,,on,"),
+        rules);
     String copy =
         "{\"fromId\":\"%s\",\"chart\":true,\"rules\":true,\"taxRates\":true}"
             .formatted(h.current().bookId());
@@ -111,7 +110,8 @@ public class TablesTest extends AppTest {
             .upload(
                 "/api/books/" + h.current().bookId() + "/rule-table",
                 "r.csv",
-                "words,book to\nX,Nowhere\n,Groceries\n".getBytes(StandardCharsets.UTF_8),
+                "when,book to\nany text is \"\"\"X\"\"\",Nowhere\n,Groceries\n"
+                    .getBytes(StandardCharsets.UTF_8),
                 null);
     assertEquals(bad.json().path("rows").size(), 2);
   }

@@ -25,12 +25,7 @@ public class TenancyTest extends AppTest {
     gather(theirs, september());
     theirs
         .api()
-        .post(
-            "/api/rules",
-            """
-            {"words":"GREENGAGE","direction":"OUT","payee":"Greengage Market","toAccountId":"%s"}\
-            """
-                .formatted(theirs.groceries().id()));
+        .post("/api/rules", RuleDrafts.out("GREENGAGE", "Greengage Market", theirs.groceries()));
   }
 
   private List<String> tables() {
@@ -156,7 +151,8 @@ public class TenancyTest extends AppTest {
         theirs.api().get("/api/waiting-lines").json().at("/stacks/0/lines/0/id").asString();
     String account = theirs.current().id().toString();
     assertEquals(ours.api().get("/api/accounts/" + account + "/register").status(), 404);
-    assertEquals(ours.api().get("/api/rules/suggestion?line=" + line).status(), 404);
+    assertEquals(
+        ours.api().post("/api/rules/beginning", "{\"lineIds\":[\"" + line + "\"]}").status(), 404);
     assertEquals(
         ours.api()
             .post("/api/waiting-lines/take-back", "{\"lineIds\":[\"" + line + "\"]}")

@@ -40,7 +40,8 @@ public class WriteAccessTest extends AppTest {
           "POST /api/opening-balances/preview",
           "POST /api/transfers/preview",
           "POST /api/gather/preview",
-          "POST /api/rules/reach",
+          "POST /api/rules/trial",
+          "POST /api/rules/beginning",
           "POST /api/flows",
           "POST /api/books/{id}/chart-table/check");
 

@@ -24,7 +24,9 @@ public final class Bench {
           "load",
           LoadBench::run,
           "match",
-          MatchBench::run);
+          MatchBench::run,
+          "rules",
+          RulesBench::run);
 
   private Bench() {}
 

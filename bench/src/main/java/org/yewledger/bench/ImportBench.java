@@ -131,8 +131,12 @@ final class ImportBench {
           insert into account (household_id, id, book_id, name, kind, currency, is_group, place, opens_on)
           values ('%1$s', '%2$s', '%5$s', 'Current', 'CURRENT', 'EUR', false, 0, '2019-01-01'),
                  ('%1$s', '%3$s', '%5$s', 'Groceries', 'EXPENSE', 'EUR', false, 1, '2019-01-01');
-          insert into rule (household_id, id, place, words, direction, payee, to_account_id)
-          select '%1$s', gen_random_uuid(), n, 'SHOP' || n * 5, 'OUT', '', '%3$s'
+          insert into rule (household_id, id, place, book_id, conditions, payee, shares)
+          select '%1$s', gen_random_uuid(), n, '%5$s',
+                 jsonb_build_object('kind', 'ALL', 'parts', jsonb_build_array(
+                   jsonb_build_object('kind', 'TEXT', 'place', 'ANY', 'match', 'HAS_WORDS', 'text', 'SHOP' || n * 5),
+                   jsonb_build_object('kind', 'WAY', 'direction', 'OUT'))),
+                 '', jsonb_build_array(jsonb_build_object('accountId', '%3$s'))
           from generate_series(1, %4$d) n\
           """
               .formatted(owner.householdId(), account, Ids.next(), RULES, Ids.next()));

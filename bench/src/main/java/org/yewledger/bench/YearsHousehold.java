@@ -80,8 +80,11 @@ final class YearsHousehold {
     run(
         sql,
         """
-        insert into rule (household_id, id, place, words, direction, payee, to_account_id)
-        select :h, md5('yr' || n)::uuid, n, 'SHOP ' || n, 'EITHER', 'Shop ' || n, md5('yc' || n %% 80)::uuid
+        insert into rule (household_id, id, place, book_id, conditions, payee, shares)
+        select :h, md5('yr' || n)::uuid, n, md5('yb')::uuid,
+               jsonb_build_object('kind', 'ALL', 'parts', jsonb_build_array(jsonb_build_object(
+                 'kind', 'TEXT', 'place', 'ANY', 'match', 'HAS_WORDS', 'text', 'SHOP ' || n))),
+               'Shop ' || n, jsonb_build_array(jsonb_build_object('accountId', md5('yc' || n %% 80)::uuid))
           from generate_series(1, %d) n\
         """,
         RULES);

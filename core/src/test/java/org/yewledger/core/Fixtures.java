@@ -2,9 +2,12 @@ package org.yewledger.core;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
@@ -15,6 +18,12 @@ import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRate;
 import org.yewledger.core.money.ExchangeRates;
+import org.yewledger.core.rules.Condition;
+import org.yewledger.core.rules.Condition.Direction;
+import org.yewledger.core.rules.Division;
+import org.yewledger.core.rules.Rule;
+import org.yewledger.core.rules.TextMatch;
+import org.yewledger.core.rules.TextPlace;
 
 /** A small household for tests. */
 public final class Fixtures {
@@ -129,5 +138,34 @@ public final class Fixtures {
       return e.code();
     }
     return "nothing refused";
+  }
+
+  /**
+   * A rule for the lines that have the words, on or off an account.
+   *
+   * @param direction null for either
+   * @param on null for any account
+   */
+  public static Rule rule(
+      String words, @Nullable Direction direction, @Nullable Account on, String payee, Account to) {
+    var when = new ArrayList<Condition>();
+    when.add(Condition.Text.of(TextPlace.ANY, TextMatch.HAS_WORDS, words));
+    if (direction != null) {
+      when.add(new Condition.Way(direction));
+    }
+    if (on != null) {
+      when.add(new Condition.On(Set.of(on.id())));
+    }
+    return rule(new Condition.All(when), payee, Division.wholeTo(to.id()));
+  }
+
+  public static Rule rule(Condition when, String payee, Division division) {
+    return new Rule(
+        UUID.randomUUID(),
+        BOOK.id(),
+        when,
+        new Rule.Then(payee, division, List.of(), ""),
+        true,
+        null);
   }
 }

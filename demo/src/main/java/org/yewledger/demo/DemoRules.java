@@ -1,15 +1,26 @@
 package org.yewledger.demo;
 
 import java.util.List;
-import org.yewledger.core.rules.Rule.Direction;
+import org.yewledger.core.rules.Condition.Direction;
 
 /** The rules that the family has made so far; a few payees are left for the person to make one. */
 public final class DemoRules {
   /**
    * A rule in terms of the chart's names; an empty payee keeps the bank's, an empty account is any.
+   *
+   * @param trustedUpTo up to which amount it posts by itself; empty if it waits
    */
   public record DemoRule(
-      String words, Direction direction, String onAccount, String payee, String to) {}
+      String words,
+      Direction direction,
+      String onAccount,
+      String payee,
+      String to,
+      String trustedUpTo) {
+    DemoRule(String words, Direction direction, String onAccount, String payee, String to) {
+      this(words, direction, onAccount, payee, to, "");
+    }
+  }
 
   private DemoRules() {}
 
@@ -35,7 +46,9 @@ public final class DemoRules {
         new DemoRule("NORTHGATE FUEL", Direction.OUT, "", "Northgate Fuel", "Fuel"),
         new DemoRule("COBBLERS ROW", Direction.OUT, "", "Cobblers Row Bakery", "Bakery"),
         new DemoRule("MILL LANE", Direction.OUT, "", "Mill Lane Pharmacy", "Health"),
-        new DemoRule("ACCOUNT KEEPING", Direction.OUT, "", "Account keeping", "Bank charges"),
+        // One that was made too late: the one before takes all that it could.
+        new DemoRule("MILL LANE DENTAL", Direction.OUT, "", "Mill Lane Dental", "Health"),
+        new DemoRule("ACCOUNT KEEPING", Direction.OUT, "", "Account keeping", "Bank charges", "25"),
         new DemoRule("TOWN RATE", Direction.OUT, "", "Town rate", "Town rate"),
         new DemoRule("ATM HARBOUR", Direction.OUT, "", "Cash", "Pocket cash"),
         new DemoRule(

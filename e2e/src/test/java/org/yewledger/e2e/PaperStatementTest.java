@@ -54,13 +54,13 @@ public class PaperStatementTest extends BrowserTest {
     open(page, "/rules");
     rows(page, "QUILLON CARD").first().waitFor();
     page.keyboard().press("n");
-    page.getByLabel("Words").fill("TYPEFOLD");
+    page.getByLabel("Text to look for").fill("TYPEFOLD");
     page.getByLabel("Payee").fill("Typefold");
     Locator bookTo =
         page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Book to"));
     bookTo.fill("softw");
     bookTo.press("Enter");
-    button(page, "Save the rule").click();
+    button(page, "Make the rule").click();
     assertThat(page.getByText("made. It applies to")).isVisible();
     Locator made = rows(page, "TYPEFOLD");
     String number = made.getByRole(AriaRole.GRIDCELL).first().textContent();

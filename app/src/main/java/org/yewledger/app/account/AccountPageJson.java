@@ -64,7 +64,7 @@ record AccountPageJson(
   record StatementOnPageJson(
       UUID id, LocalDate closesOn, BigDecimal closing, boolean finished, BigDecimal apart) {}
 
-  record RuleOnPageJson(UUID id, String words, String payee, boolean booksHere) {}
+  record RuleOnPageJson(UUID id, String told, String payee, boolean booksHere) {}
 
   record HistoryJson(Instant at, String who, String what) {}
 }

@@ -112,7 +112,7 @@ class AccountPageService {
         opening(account, chart),
         days(account, on),
         all,
-        rulesOf(id),
+        rulesOf(id, chart),
         history.of(id),
         whyNotDeleted(account));
   }
@@ -238,20 +238,20 @@ class AccountPageService {
     return balance.minus(Amount.ofMinor(open, balance.currency()));
   }
 
-  private List<RuleOnPageJson> rulesOf(UUID id) {
+  private List<RuleOnPageJson> rulesOf(UUID id, Chart chart) {
     return rules.inOrder().stream()
         .map(RuleEntity::toRule)
-        .filter(r -> id.equals(r.when().accountId()) || r.then().accountId().equals(id))
-        .map(r -> rule(r, id))
+        .filter(r -> r.accounts().contains(id))
+        .map(r -> rule(r, id, chart))
         .toList();
   }
 
-  private static RuleOnPageJson rule(Rule rule, UUID id) {
+  private static RuleOnPageJson rule(Rule rule, UUID id, Chart chart) {
     return new RuleOnPageJson(
         rule.id(),
-        rule.when().words().toString(),
+        RuleService.told(rule, chart),
         rule.then().payee(),
-        rule.then().accountId().equals(id));
+        rule.then().division().accounts().contains(id));
   }
 
   private String whyNotDeleted(Account account) {

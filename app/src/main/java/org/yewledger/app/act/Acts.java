@@ -46,12 +46,25 @@ public class Acts {
     return begin(kind, words, null);
   }
 
+  /** Begins an act that a rule does on the person's behalf, because they trust it. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public UUID beginByRule(ActKind kind, String words) {
+    return begun(kind, words, null, Doer.RULE);
+  }
+
   /**
    * @param undoes the act that this one takes back
    */
   UUID begin(ActKind kind, String words, @Nullable UUID undoes) {
     Object underWay = TransactionSynchronizationManager.getResource(this);
-    return underWay == null ? begun(kind, words, undoes) : (UUID) underWay;
+    Doer doer = fromWhere().isEmpty() ? Doer.JOB : Doer.PERSON;
+    return underWay == null ? begun(kind, words, undoes, doer) : (UUID) underWay;
+  }
+
+  private enum Doer {
+    PERSON,
+    RULE,
+    JOB
   }
 
   /**
@@ -66,7 +79,7 @@ public class Acts {
     throw new IllegalStateException("the books change within an act only");
   }
 
-  private UUID begun(ActKind kind, String words, @Nullable UUID undoes) {
+  private UUID begun(ActKind kind, String words, @Nullable UUID undoes, Doer doer) {
     UUID id = Ids.next();
     SignedIn person = SignedIn.now();
     String fromWhere = fromWhere();
@@ -81,7 +94,7 @@ public class Acts {
         .param(2, id)
         .param(3, Timestamp.from(clock.instant()))
         .param(4, person.personId())
-        .param(5, fromWhere.isEmpty() ? "JOB" : "PERSON")
+        .param(5, doer.name())
         .param(6, fromWhere)
         .param(7, kind.name())
         .param(8, words)

@@ -69,6 +69,8 @@ final class AlmanacJson {
     RENEW_CONSENT,
     STATEMENTS_TO_COME,
     DOUBTS,
+    /** The count is the lines that trusted rules have posted of late. */
+    TRUSTED_POSTED,
     POST_PROPOSED,
     ANSWER,
     RECONCILE

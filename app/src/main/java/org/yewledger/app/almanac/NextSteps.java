@@ -16,6 +16,7 @@ import org.yewledger.app.almanac.AlmanacJson.StationsJson;
 import org.yewledger.app.almanac.AlmanacJson.Task;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.connection.ConnectionView;
+import org.yewledger.app.post.TrustedPosts;
 import org.yewledger.app.post.WaitingCounts.Count;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.core.ledger.Account;
@@ -28,10 +29,12 @@ import org.yewledger.core.reconcile.AccountMonth;
 class NextSteps {
   private final EntityManager entities;
   private final ConnectionView connections;
+  private final TrustedPosts trusted;
 
-  NextSteps(EntityManager entities, ConnectionView connections) {
+  NextSteps(EntityManager entities, ConnectionView connections, TrustedPosts trusted) {
     this.entities = entities;
     this.connections = connections;
+    this.trusted = trusted;
   }
 
   /** All that is left to do, over all months. */
@@ -40,7 +43,8 @@ class NextSteps {
       List<AccountStatements.Of> accounts,
       List<Count> waiting,
       List<String> doubtful,
-      List<ConnectionView.ConsentEnding> ending) {
+      List<ConnectionView.ConsentEnding> ending,
+      int trusted) {
 
     /** How much waits at each station of the work path. */
     StationsJson stations(YearMonth working) {
@@ -59,6 +63,9 @@ class NextSteps {
       }
       addAccounts(next, Task.STATEMENTS_TO_COME, toCome(month));
       addAccounts(next, Task.DOUBTS, doubtful);
+      if (trusted > 0) {
+        next.add(new NextJson(Task.TRUSTED_POSTED, List.of(), trusted, null, null));
+      }
       addWaiting(next, Task.POST_PROPOSED, reason -> reason != Reason.OPEN_QUESTION);
       addWaiting(next, Task.ANSWER, reason -> reason == Reason.OPEN_QUESTION);
       for (AccountStatements.Of of : accounts) {
@@ -115,7 +122,8 @@ class NextSteps {
   }
 
   Left left(Chart chart, List<AccountStatements.Of> accounts, List<Count> waiting) {
-    return new Left(chart, accounts, waiting, doubtful(accounts), connections.ending());
+    return new Left(
+        chart, accounts, waiting, doubtful(accounts), connections.ending(), trusted.countOfLate());
   }
 
   /** The names of the accounts of doubtful lines, one for each line. */

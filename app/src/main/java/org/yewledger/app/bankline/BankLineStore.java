@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.UUID;
 import org.hibernate.Session;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.bankline.ArrivingLines.NewLine;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
@@ -23,9 +24,11 @@ import org.yewledger.core.gather.LineSource;
 @Component
 public class BankLineStore {
   private final EntityManager entities;
+  private final ApplicationEventPublisher events;
 
-  BankLineStore(EntityManager entities) {
+  BankLineStore(EntityManager entities, ApplicationEventPublisher events) {
     this.entities = entities;
+    this.events = events;
   }
 
   /**
@@ -49,6 +52,7 @@ public class BankLineStore {
         replaced(pending, line.id(), batch.gatheredAt(), batch.gatheredBy());
       }
     }
+    events.publishEvent(new LinesArrived(SignedIn.now().householdId()));
     return lines.stream().map(NewLine::id).toList();
   }
 

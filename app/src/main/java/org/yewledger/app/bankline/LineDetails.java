@@ -7,7 +7,7 @@ import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The details of a line as the database keeps them: a JSON object by their names. */
-final class LineDetails implements AttributeConverter<Map<LineDetail, String>, String> {
+public final class LineDetails implements AttributeConverter<Map<LineDetail, String>, String> {
   private static final JsonMapper JSON = JsonMapper.builder().build();
   private static final String NONE = "{}";
 
@@ -15,7 +15,7 @@ final class LineDetails implements AttributeConverter<Map<LineDetail, String>, S
     return details.isEmpty() ? NONE : JSON.writeValueAsString(details);
   }
 
-  static Map<LineDetail, String> read(String json) {
+  public static Map<LineDetail, String> read(String json) {
     return json.equals(NONE)
         ? Map.of()
         : JSON.readValue(json, new TypeReference<Map<LineDetail, String>>() {});

@@ -1,12 +1,15 @@
 package org.yewledger.app.demo;
 
 import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.Month;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
@@ -30,8 +33,11 @@ import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
+import org.yewledger.core.rules.Condition;
+import org.yewledger.core.rules.Division;
 import org.yewledger.core.rules.Rule;
-import org.yewledger.core.rules.Words;
+import org.yewledger.core.rules.TextMatch;
+import org.yewledger.core.rules.TextPlace;
 import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.demo.DemoRates;
@@ -143,11 +149,23 @@ class DemoHousehold implements ApplicationRunner {
   }
 
   private static Rule rule(DemoRule rule, DemoChart chart) {
-    UUID on = rule.onAccount().isEmpty() ? null : chart.account(rule.onAccount()).id();
+    var when = new ArrayList<Condition>();
+    when.add(Condition.Text.of(TextPlace.ANY, TextMatch.HAS_WORDS, rule.words()));
+    when.add(new Condition.Way(rule.direction()));
+    Account to = chart.account(rule.to());
+    UUID bookId = to.bookId();
+    if (!rule.onAccount().isEmpty()) {
+      Account on = chart.account(rule.onAccount());
+      when.add(new Condition.On(Set.of(on.id())));
+      bookId = on.bookId();
+    }
     return new Rule(
         Ids.next(),
-        new Rule.When(Words.of(rule.words()), rule.direction(), on),
-        new Rule.Then(rule.payee(), chart.account(rule.to()).id()));
+        bookId,
+        new Condition.All(when),
+        new Rule.Then(rule.payee(), Division.wholeTo(to.id()), List.of(), ""),
+        true,
+        rule.trustedUpTo().isEmpty() ? null : new BigDecimal(rule.trustedUpTo()));
   }
 
   /** Fixed identities, so that a start finds the household that an earlier one has loaded. */

@@ -9,7 +9,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
@@ -29,15 +32,21 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.reconcile.StatementProgress;
 import org.yewledger.app.reconcile.StatementService;
+import org.yewledger.app.rules.RuleService;
+import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.Reason;
 import org.yewledger.core.reconcile.StatementFigures;
 import org.yewledger.core.rules.LastingWords;
+import org.yewledger.core.rules.RuleBook;
+import org.yewledger.core.rules.RuleLine;
 import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.demo.AldercottYear;
@@ -65,6 +74,7 @@ class DemoMonths {
   private final LineLinks links;
   private final PayeeTexts texts;
   private final LineStates states;
+  private final RuleService rules;
 
   DemoMonths(
       EntityManager entities,
@@ -76,7 +86,8 @@ class DemoMonths {
       StatementProgress progress,
       LineLinks links,
       PayeeTexts texts,
-      LineStates states) {
+      LineStates states,
+      RuleService rules) {
     this.entities = entities;
     this.gather = gather;
     this.entries = entries;
@@ -87,6 +98,7 @@ class DemoMonths {
     this.links = links;
     this.texts = texts;
     this.states = states;
+    this.rules = rules;
   }
 
   void load(DemoChart chart) {
@@ -160,7 +172,10 @@ class DemoMonths {
             .toList();
     var booking = new Booking(happening.payee(), happening.note(), parts);
     Booking.Booked booked = booking.entryFor(bank, line.toBankLine(), ledger);
-    EntryStore.Stored stored = entries.add(List.of(booked.entry())).getFirst();
+    EntryStore.Stored stored =
+        entries
+            .add(List.of(booked.entry()), List.of(because(bank, line.toBankLine(), booking)))
+            .getFirst();
     if (happening.twin().isEmpty()) {
       texts.learn(Map.of(LastingWords.of(line.toBankLine()).toString(), stored.entry().payeeId()));
     }
@@ -176,6 +191,18 @@ class DemoMonths {
                 stored.postings().get(1 - bankPosting),
                 Objects.requireNonNull(lines.get(twin)),
                 false));
+  }
+
+  /** What a rule fits was booked by it, if it says the same; the rest was answered by hand. */
+  private Because because(Account bank, BankLine line, Booking booking) {
+    RuleBook tried = rules.ruleBooks(charts.chart()).get(bank.bookId());
+    Set<UUID> accounts =
+        booking.parts().stream().map(p -> p.account().id()).collect(Collectors.toSet());
+    return Optional.ofNullable(tried)
+        .flatMap(book -> book.firstMatch(RuleLine.of(bank, line)))
+        .filter(rule -> rule.then().division().accounts().equals(accounts))
+        .map(rule -> new Because(Reason.RULE, rule.id()))
+        .orElse(Because.OF_AN_ANSWER);
   }
 
   private void confirm(PostingEntity posting, UUID lineId, boolean madeEntry) {

@@ -19,7 +19,7 @@ import org.yewledger.core.ledger.Entry;
 /** The tags of entries. */
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
-class EntryTags {
+public class EntryTags {
   private final JdbcClient jdbc;
 
   EntryTags(JdbcClient jdbc) {
@@ -27,7 +27,7 @@ class EntryTags {
   }
 
   /** The names of the tags of entries, by entry; entries without tags are missing. */
-  Map<UUID, List<String>> of(Collection<UUID> entryIds) {
+  public Map<UUID, List<String>> of(Collection<UUID> entryIds) {
     Map<UUID, List<String>> tags = new HashMap<>();
     jdbc.sql(
             """

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
@@ -24,6 +25,7 @@ import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Draft;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Revision;
+import org.yewledger.core.post.Because;
 
 /** Gives entries another form; number and identity stay, and history keeps each form. */
 @Service
@@ -62,6 +64,17 @@ public class RevisionService {
   @Transactional
   @ForBookkeepers
   public void revise(UUID id, int version, Draft wanted) {
+    revise(id, version, wanted, null);
+  }
+
+  /**
+   * Changes an entry.
+   *
+   * @param because why it is booked so from now on; null if that stays as it was
+   */
+  @Transactional
+  @ForBookkeepers
+  public void revise(UUID id, int version, Draft wanted, @Nullable Because because) {
     Set<UUID> accounts = new HashSet<>();
     wanted.lines().forEach(line -> accounts.add(line.account().id()));
     entries.postingsOf(List.of(id)).forEach(p -> accounts.add(p.accountId()));
@@ -82,6 +95,9 @@ public class RevisionService {
             entry.origin(),
             standing.stream().map(Revision.Standing::posting).toList(),
             ledgers.ledger(chart));
+    if (because != null) {
+      entry.bookedBecause(because);
+    }
     entries.revise(entry, Revision.of(entry.date(), standing, after));
   }
 

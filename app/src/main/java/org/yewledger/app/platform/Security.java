@@ -34,7 +34,8 @@ class Security {
     "/api/opening-balances/preview",
     "/api/transfers/preview",
     "/api/gather/preview",
-    "/api/rules/reach",
+    "/api/rules/trial",
+    "/api/rules/beginning",
     "/api/flows",
     "/api/books/*/chart-table/check"
   };

@@ -41,13 +41,9 @@ public final class Walls {
           wall("tax_rate_name", "name-taken", "There is a tax rate of that name already."),
           wall("account_kept_by_core", "changed-meanwhile", "The account was made meanwhile."),
           wall(
-              "rule_household_id_to_account_id_fkey",
+              "rule_account_household_id_account_id_fkey",
               "account-used",
-              "A rule still books to the account."),
-          wall(
-              "rule_household_id_on_account_id_fkey",
-              "account-used",
-              "A rule still looks at the account."),
+              "A rule still names the account."),
           wall(
               "posting_household_id_account_id_fkey",
               "account-used",

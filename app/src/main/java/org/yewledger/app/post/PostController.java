@@ -21,6 +21,7 @@ import org.yewledger.app.post.PostJson.PairJson;
 import org.yewledger.app.post.PostJson.PostedJson;
 import org.yewledger.app.post.PostJson.StacksJson;
 import org.yewledger.app.post.PostJson.TakeBackJson;
+import org.yewledger.app.post.PostJson.TrustedPostJson;
 import org.yewledger.app.post.PostJson.WouldBookJson;
 
 /** Waiting lines and posting them. */
@@ -31,13 +32,19 @@ class PostController {
   private final PostService posts;
   private final PairService pairs;
   private final TakeBackService takeBacks;
+  private final TrustedPosts trusted;
 
   PostController(
-      StacksService stacks, PostService posts, PairService pairs, TakeBackService takeBacks) {
+      StacksService stacks,
+      PostService posts,
+      PairService pairs,
+      TakeBackService takeBacks,
+      TrustedPosts trusted) {
     this.stacks = stacks;
     this.posts = posts;
     this.pairs = pairs;
     this.takeBacks = takeBacks;
+    this.trusted = trusted;
   }
 
   @GetMapping("/api/waiting-lines")
@@ -59,6 +66,12 @@ class PostController {
     return new PostedJson(
         posted.made().stream().map(s -> s.entry().no()).toList(),
         posted.known().stream().map(EntryEntity::no).toList());
+  }
+
+  /** What trusted rules have posted in the last fourteen days, as far as it stands. */
+  @GetMapping("/api/trusted-posts")
+  List<TrustedPostJson> trustedPosts() {
+    return trusted.ofLate();
   }
 
   /** Says that a waiting line is a posting already in the books. */

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
@@ -16,6 +17,7 @@ import org.yewledger.core.gather.LineDetail;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Marks;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Evidence;
@@ -27,8 +29,13 @@ final class PostJson {
 
   record SumJson(String currency, BigDecimal amount) {}
 
-  /** The rule that fits. */
-  record RuleFitsJson(UUID ruleId, int ruleNo, String words) {}
+  /**
+   * The rule that fits.
+   *
+   * @param told which of the texts that it looks for stand in the line; all it looks for if none
+   * @param atRateOfTheDay whether what arrives in another currency is worked out, to be corrected
+   */
+  record RuleFitsJson(UUID ruleId, int ruleNo, String told, boolean atRateOfTheDay) {}
 
   /**
    * The posting that the line is already.
@@ -91,6 +98,8 @@ final class PostJson {
   record ProposalJson(
       boolean sure,
       String payee,
+      String note,
+      List<String> tags,
       List<ProposedPartJson> parts,
       List<BookPostingsJson> books,
       String betweenBooks,
@@ -172,7 +181,8 @@ final class PostJson {
       @NotNull @Size(max = Texts.NAME) String payee,
       @Nullable @Size(max = Texts.NOTE) String note,
       @NotNull List<@NotNull @Valid PartJson> parts,
-      @Nullable Boolean restToSuspense)
+      @Nullable Boolean restToSuspense,
+      @Nullable @Size(max = 20) List<@NotNull String> tags)
       implements PostService.Typed {
     @Override
     public List<UUID> accountIds() {
@@ -185,7 +195,8 @@ final class PostJson {
           payee.strip(),
           note == null ? "" : note.strip(),
           parts.stream().map(p -> p.toPart(bankAccount, chart)).toList(),
-          Boolean.TRUE.equals(restToSuspense));
+          Boolean.TRUE.equals(restToSuspense),
+          Marks.of("", null, tags == null ? List.of() : tags));
     }
   }
 
@@ -219,6 +230,21 @@ final class PostJson {
    * @param knownNos of those that stood in the books already
    */
   record PostedJson(List<Long> entryNos, List<Long> knownNos) {}
+
+  /** A line that a trusted rule has posted. */
+  record TrustedLineJson(
+      UUID lineId,
+      UUID entryId,
+      long entryNo,
+      LocalDate date,
+      String payee,
+      String accountName,
+      BigDecimal amount,
+      String currency,
+      @Nullable UUID ruleId) {}
+
+  /** What trusted rules have posted when lines arrived; one act, undone as a whole. */
+  record TrustedPostJson(UUID actId, Instant at, List<TrustedLineJson> lines) {}
 
   record PairJson(int version, @NotNull UUID postingId) {}
 

@@ -48,6 +48,7 @@ import org.yewledger.core.post.OpenPosting;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
+import org.yewledger.core.rules.RuleLine;
 
 /** The waiting lines stacked by reason, each proposal as the entry that it would become. */
 @Service
@@ -83,7 +84,7 @@ class StacksService {
             : every.stream().filter(w -> w.account().bookId().equals(bookId)).toList();
     // The other half of a transfer may belong to another book than is looked at.
     Map<UUID, Waiting> byId = every.stream().collect(Collectors.toMap(w -> w.row().id(), w -> w));
-    var page = new Page(ledgers.ledger(chart), ruleNumbers(), byId);
+    var page = new Page(chart, ledgers.ledger(chart), ruleNumbers(), byId);
     readEntries(all);
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
@@ -126,13 +127,14 @@ class StacksService {
   }
 
   /** What all lines of one answer share. */
-  private record Page(Ledger ledger, Map<UUID, Integer> ruleNumbers, Map<UUID, Waiting> byId) {}
+  private record Page(
+      Chart chart, Ledger ledger, Map<UUID, Integer> ruleNumbers, Map<UUID, Waiting> byId) {}
 
   private Map<UUID, Integer> ruleNumbers() {
     Map<UUID, Integer> numbers = new HashMap<>();
     List<RuleEntity> inOrder = rules.inOrder();
     for (int i = 0; i < inOrder.size(); i++) {
-      numbers.put(inOrder.get(i).toRule().id(), i + 1);
+      numbers.put(inOrder.get(i).id(), i + 1);
     }
     return numbers;
   }
@@ -194,7 +196,7 @@ class StacksService {
     }
     Booking booking = w.proposal().booking();
     List<Posting> postings = List.of();
-    String refusal = null;
+    String refusal = trouble(evidence);
     if (booking != null) {
       try {
         postings = booking.entryFor(w.account(), w.line(), page.ledger()).entry().postings();
@@ -207,19 +209,32 @@ class StacksService {
     return new ProposalJson(
         w.proposal().isSure(),
         booking == null ? "" : booking.payee(),
+        booking == null ? "" : booking.note(),
+        booking == null ? List.of() : booking.marks().tags(),
         booking == null ? List.of() : booking.parts().stream().map(ProposedPartJson::of).toList(),
         BookPostingsJson.of(postings),
         BetweenBooks.inWords(postings),
         refusal,
-        evidence instanceof Evidence.RuleFits(Rule rule) ? ruleFits(rule, page) : null,
+        evidence instanceof Evidence.RuleFits fits ? ruleFits(fits, w, page) : null,
         evidence instanceof Evidence.StandsInTheBooks known ? standing(known) : null,
         evidence instanceof Evidence.OtherHalf half ? half(half, page) : null,
         evidence instanceof Evidence.BookedBefore before ? BookedBeforeJson.of(before) : null);
   }
 
-  private static RuleFitsJson ruleFits(Rule rule, Page page) {
+  private static @Nullable String trouble(Evidence evidence) {
+    return evidence instanceof Evidence.RuleFits fits && fits.trouble() != null
+        ? fits.trouble().getMessage()
+        : null;
+  }
+
+  private static RuleFitsJson ruleFits(Evidence.RuleFits fits, Waiting w, Page page) {
+    Rule rule = fits.rule();
+    List<String> found = rule.foundIn(RuleLine.of(w.account(), w.line()));
     return new RuleFitsJson(
-        rule.id(), page.ruleNumbers().getOrDefault(rule.id(), 0), rule.when().words().toString());
+        rule.id(),
+        page.ruleNumbers().getOrDefault(rule.id(), 0),
+        found.isEmpty() ? RuleService.told(rule, page.chart()) : String.join(", ", found),
+        fits.atRateOfTheDay());
   }
 
   private StandsInTheBooksJson standing(Evidence.StandsInTheBooks known) {

@@ -2,12 +2,9 @@ package org.yewledger.app.rules;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -22,72 +19,57 @@ import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.Ids;
+import org.yewledger.app.rules.RuleJson.ApplicableJson;
+import org.yewledger.app.rules.RuleJson.AppliedJson;
+import org.yewledger.app.rules.RuleJson.ApplyJson;
+import org.yewledger.app.rules.RuleJson.BeginningJson;
+import org.yewledger.app.rules.RuleJson.CopyRuleJson;
+import org.yewledger.app.rules.RuleJson.KeptRuleJson;
+import org.yewledger.app.rules.RuleJson.LinesJson;
+import org.yewledger.app.rules.RuleJson.MoveJson;
+import org.yewledger.app.rules.RuleJson.ReviewJson;
+import org.yewledger.app.rules.RuleJson.RuleDraftJson;
+import org.yewledger.app.rules.RuleJson.TrialJson;
+import org.yewledger.app.rules.RuleJson.TrialOfJson;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.rules.Rule;
-import org.yewledger.core.rules.Words;
 
-/** The rules in their order. */
+/** The rules in their order, and what comes of them. */
 @RestController
 @RequestMapping("/api/rules")
 @Tag(name = "rules")
 class RuleController {
-  /** A rule as the person writes it. {@code onAccountId} null: any account. */
-  record RuleDraftJson(
-      @NotNull @Size(max = 200) String words,
-      @NotNull Rule.Direction direction,
-      @Nullable UUID onAccountId,
-      @NotNull @Size(max = 200) String payee,
-      @NotNull UUID toAccountId) {
-
-    Rule toRule(UUID id) {
-      return new Rule(
-          id,
-          new Rule.When(Words.of(words), direction, onAccountId),
-          new Rule.Then(payee.strip(), toAccountId));
-    }
-  }
-
-  /** {@code reach} says what it would have caught so far. */
-  record RuleJson(
-      UUID id,
-      int version,
-      int no,
-      String words,
-      Rule.Direction direction,
-      @Nullable UUID onAccountId,
-      @Nullable String onAccountName,
-      String payee,
-      UUID toAccountId,
-      String toAccountName,
-      UUID bookId,
-      int waiting) {}
-
-  /**
-   * What a rule would catch: of the waiting lines, and of those that wait, the ones no rule takes
-   * yet.
-   */
-  record ReachJson(int waiting, int unanswered) {}
-
-  /** What to begin a rule with, from a bank line. */
-  record SuggestionJson(String words, Rule.Direction direction) {}
-
-  record MoveJson(int no) {}
-
   private final RuleService rules;
   private final RuleReach reach;
+  private final TrialService trials;
+  private final ReviewService reviews;
+  private final RuleCopies copies;
+  private final RuleApplication applications;
   private final ChartService charts;
 
-  RuleController(RuleService rules, RuleReach reach, ChartService charts) {
+  RuleController(
+      RuleService rules,
+      RuleReach reach,
+      TrialService trials,
+      ReviewService reviews,
+      RuleCopies copies,
+      RuleApplication applications,
+      ChartService charts) {
     this.rules = rules;
     this.reach = reach;
+    this.trials = trials;
+    this.reviews = reviews;
+    this.copies = copies;
+    this.applications = applications;
     this.charts = charts;
   }
 
   @GetMapping
-  List<RuleJson> rules() {
+  List<KeptRuleJson> rules() {
     Chart chart = charts.chart();
     List<RuleEntity> inOrder = rules.inOrder();
     var waiting = reach.waitingByRule(chart);
-    var list = new ArrayList<RuleJson>();
+    var list = new ArrayList<KeptRuleJson>();
     for (int i = 0; i < inOrder.size(); i++) {
       list.add(json(inOrder.get(i), i + 1, chart, waiting.getOrDefault(inOrder.get(i).id(), 0)));
     }
@@ -97,8 +79,11 @@ class RuleController {
   /** Makes a rule. It is tried last, and applies at once to what waits. */
   @PostMapping
   @ResponseStatus(HttpStatus.CREATED)
-  RuleJson make(@Valid @RequestBody RuleDraftJson draft) {
-    RuleEntity made = rules.add(draft.toRule(Ids.next()));
+  KeptRuleJson make(@Valid @RequestBody RuleDraftJson draft) {
+    return made(rules.add(rule(draft, Ids.next())));
+  }
+
+  private KeptRuleJson made(RuleEntity made) {
     Chart chart = charts.chart();
     return json(made, made.place(), chart, reach.waitingByRule(chart).getOrDefault(made.id(), 0));
   }
@@ -106,7 +91,7 @@ class RuleController {
   @PutMapping("/{id}")
   void change(
       @PathVariable UUID id, @RequestParam int version, @Valid @RequestBody RuleDraftJson draft) {
-    rules.change(draft.toRule(id), version);
+    rules.change(rule(draft, id), version);
   }
 
   @DeleteMapping("/{id}")
@@ -122,33 +107,59 @@ class RuleController {
     rules.move(id, to.no());
   }
 
-  /** How many waiting lines a rule would catch. Nothing is saved. */
-  @PostMapping("/reach")
-  ReachJson reach(@Valid @RequestBody RuleDraftJson draft) {
-    return reach.of(draft.toRule(Ids.next()), charts.chart());
+  /** Makes the same rule for a book, with the accounts of the same names there. */
+  @PostMapping("/{id}/copy")
+  @ResponseStatus(HttpStatus.CREATED)
+  KeptRuleJson copyRule(@PathVariable UUID id, @Valid @RequestBody CopyRuleJson to) {
+    return made(copies.copy(id, to.bookId()));
   }
 
-  @GetMapping("/suggestion")
-  SuggestionJson suggestion(@RequestParam UUID line) {
-    return reach.suggestion(line);
+  /** What a rule would have caught in the last twelve months. Nothing is saved. */
+  @PostMapping("/trial")
+  TrialJson tryRule(@Valid @RequestBody TrialOfJson trial) {
+    UUID id = trial.ruleId() == null ? Ids.next() : trial.ruleId();
+    return trials.trial(rule(trial.draft().orNowhere(), id), trial.ruleId());
   }
 
-  private static RuleJson json(RuleEntity row, int no, Chart chart, int waiting) {
+  /** What came of all rules in the last twelve months, and which more could be made. */
+  @GetMapping("/review")
+  ReviewJson review() {
+    return reviews.review();
+  }
+
+  /** What to begin a rule with, from bank lines. Changes nothing. */
+  @PostMapping("/beginning")
+  BeginningJson beginRule(@Valid @RequestBody LinesJson lines) {
+    return reach.beginning(lines.lineIds(), charts.chart());
+  }
+
+  /** The entries that are booked otherwise than a rule would book their lines. */
+  @GetMapping("/{id}/applicable")
+  List<ApplicableJson> applicable(@PathVariable UUID id) {
+    return applications.applicable(id);
+  }
+
+  /** Books entries as a rule says, all or none, as one act. */
+  @PostMapping("/{id}/apply")
+  AppliedJson applyRule(@PathVariable UUID id, @Valid @RequestBody ApplyJson apply) {
+    return new AppliedJson(applications.apply(id, apply.entries()));
+  }
+
+  /** Whose book it is comes before what is written for it. */
+  private Rule rule(RuleDraftJson draft, UUID id) {
+    charts.chart().book(draft.bookId());
+    return draft.toRule(id);
+  }
+
+  private static KeptRuleJson json(RuleEntity row, int no, Chart chart, int waiting) {
     Rule rule = row.toRule();
-    UUID on = rule.when().accountId();
-    var to = chart.account(rule.then().accountId());
-    return new RuleJson(
+    return new KeptRuleJson(
         rule.id(),
         row.version(),
         no,
-        rule.when().words().toString(),
-        rule.when().direction(),
-        on,
-        on == null ? null : chart.account(on).name(),
-        rule.then().payee(),
-        to.id(),
-        to.name(),
-        RuleService.bookOf(rule, chart),
+        RuleDraftJson.of(rule),
+        RuleService.told(rule, chart),
+        rule.quietSince(RuleService.accounts(chart)).map(Account::name).orElse(""),
         waiting);
   }
 }

@@ -1,33 +1,51 @@
 package org.yewledger.app.rules;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.math.BigDecimal;
+import java.util.List;
 import java.util.UUID;
+import org.hibernate.annotations.ColumnTransformer;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.app.rules.RuleJson.ConditionJson;
+import org.yewledger.app.rules.RuleJson.ShareJson;
 import org.yewledger.core.rules.Rule;
-import org.yewledger.core.rules.Words;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
-/** A rule as stored, with its place in the order. */
+/** A rule as stored, with its place in the order. Its conditions and shares are read whole. */
 @Entity(name = "Rule")
 @Table(name = "rule")
 @SuppressWarnings("NullAway.Init")
 public class RuleEntity {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
   @Id private UUID id;
   @TenantId private UUID householdId;
   private int place;
-  private String words;
+  private UUID bookId;
 
-  @Enumerated(EnumType.STRING)
-  private Rule.Direction direction;
+  @Column(columnDefinition = "jsonb")
+  @ColumnTransformer(read = "conditions::text", write = "?::jsonb")
+  private String conditions;
 
-  private @Nullable UUID onAccountId;
   private String payee;
-  private UUID toAccountId;
+
+  @Column(columnDefinition = "jsonb")
+  @ColumnTransformer(read = "shares::text", write = "?::jsonb")
+  private String shares;
+
+  @Column(columnDefinition = "jsonb")
+  @ColumnTransformer(read = "tags::text", write = "?::jsonb")
+  private String tags;
+
+  private String note;
+  private boolean isOn;
+  private @Nullable BigDecimal trustedUpTo;
   @Version private int version;
 
   protected RuleEntity() {}
@@ -39,21 +57,34 @@ public class RuleEntity {
   }
 
   final void become(Rule rule) {
-    this.words = rule.when().words().toString();
-    this.direction = rule.when().direction();
-    this.onAccountId = rule.when().accountId();
+    this.bookId = rule.bookId();
+    this.conditions = JSON.writeValueAsString(ConditionJson.of(rule.when()));
     this.payee = rule.then().payee();
-    this.toAccountId = rule.then().accountId();
+    this.shares =
+        JSON.writeValueAsString(
+            rule.then().division().shares().stream().map(ShareJson::of).toList());
+    this.tags = JSON.writeValueAsString(rule.then().tags());
+    this.note = rule.then().note();
+    this.isOn = rule.isOn();
+    this.trustedUpTo = rule.trustedUpTo();
   }
 
+  /** Cost: that of reading a small document. */
   public Rule toRule() {
     return new Rule(
         id,
-        new Rule.When(Words.of(words), direction, onAccountId),
-        new Rule.Then(payee, toAccountId));
+        bookId,
+        JSON.readValue(conditions, ConditionJson.class).toCondition("when"),
+        new Rule.Then(
+            payee,
+            ShareJson.division(JSON.readValue(shares, new TypeReference<List<ShareJson>>() {})),
+            JSON.readValue(tags, new TypeReference<List<String>>() {}),
+            note),
+        isOn,
+        trustedUpTo == null ? null : trustedUpTo.stripTrailingZeros());
   }
 
-  UUID id() {
+  public UUID id() {
     return id;
   }
 

@@ -1,6 +1,5 @@
 package org.yewledger.app.rules;
 
-import jakarta.persistence.EntityManager;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,28 +8,30 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.bankline.BankLineEntity;
+import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.bankline.WaitingRows;
 import org.yewledger.app.bankline.WaitingRows.Row;
 import org.yewledger.app.chart.Chart;
-import org.yewledger.app.platform.NotFound;
-import org.yewledger.app.rules.RuleController.ReachJson;
-import org.yewledger.app.rules.RuleController.SuggestionJson;
+import org.yewledger.app.rules.RuleJson.BeginningJson;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.rules.Condition;
 import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
+import org.yewledger.core.rules.RuleLine;
+import org.yewledger.core.rules.Words;
 
-/** What rules catch among the waiting lines. */
+/** What rules catch among the waiting lines, and what one is begun with from some of them. */
 @Component
 class RuleReach {
-  private final EntityManager entities;
   private final WaitingRows rows;
+  private final LineStates lines;
   private final RuleService rules;
 
-  RuleReach(EntityManager entities, WaitingRows rows, RuleService rules) {
-    this.entities = entities;
+  RuleReach(WaitingRows rows, LineStates lines, RuleService rules) {
     this.rows = rows;
+    this.lines = lines;
     this.rules = rules;
   }
 
@@ -39,46 +40,31 @@ class RuleReach {
   Map<UUID, Integer> waitingByRule(Chart chart) {
     var counts = new HashMap<UUID, Integer>();
     Map<UUID, RuleBook> books = rules.ruleBooks(chart);
-    for (Row row : waiting()) {
+    for (Row row : rows.all().rows()) {
       firstMatch(row, chart, books).ifPresent(rule -> counts.merge(rule.id(), 1, Integer::sum));
     }
     return counts;
   }
 
-  /** What a rule that is not saved yet would catch. */
-  @Transactional(readOnly = true)
-  ReachJson of(Rule draft, Chart chart) {
-    UUID bookId = RuleService.bookOf(draft, chart);
-    Map<UUID, RuleBook> books = rules.ruleBooks(chart);
-    List<Row> caught =
-        waiting().stream()
-            .filter(row -> chart.account(row.accountId()).bookId().equals(bookId))
-            .filter(row -> draft.fits(row.accountId(), row.toBankLine()))
-            .toList();
-    long unanswered =
-        caught.stream().filter(row -> firstMatch(row, chart, books).isEmpty()).count();
-    return new ReachJson(caught.size(), (int) unanswered);
-  }
-
-  @Transactional(readOnly = true)
-  SuggestionJson suggestion(UUID lineId) {
-    BankLineEntity row = entities.find(BankLineEntity.class, lineId);
-    if (row == null) {
-      throw new NotFound("bank line");
-    }
-    BankLine line = row.toBankLine();
-    return new SuggestionJson(
-        LastingWords.of(line).toString(),
-        line.amountMinor() > 0 ? Rule.Direction.IN : Rule.Direction.OUT);
-  }
-
-  private Optional<Rule> firstMatch(Row row, Chart chart, Map<UUID, RuleBook> books) {
+  private static Optional<Rule> firstMatch(Row row, Chart chart, Map<UUID, RuleBook> books) {
     Account account = chart.account(row.accountId());
     RuleBook book = books.get(account.bookId());
-    return book == null ? Optional.empty() : book.firstMatch(account.id(), row.toBankLine());
+    return book == null
+        ? Optional.empty()
+        : book.firstMatch(RuleLine.of(account, row.toBankLine()));
   }
 
-  private List<Row> waiting() {
-    return rows.all().rows();
+  /** What several lines have in common; the lasting words of one, if it is one. */
+  @Transactional(readOnly = true)
+  BeginningJson beginning(List<UUID> lineIds, Chart chart) {
+    List<BankLineEntity> found = List.copyOf(lines.lines(lineIds).all());
+    List<BankLine> all = found.stream().map(BankLineEntity::toBankLine).toList();
+    Words words = all.size() == 1 ? LastingWords.of(all.getFirst()) : LastingWords.common(all);
+    long in = all.stream().filter(line -> line.amountMinor() > 0).count();
+    return new BeginningJson(
+        chart.account(found.getFirst().accountId()).bookId(),
+        words.toString(),
+        in == 0 ? Condition.Direction.OUT : in == all.size() ? Condition.Direction.IN : null,
+        LastingWords.name(words));
   }
 }

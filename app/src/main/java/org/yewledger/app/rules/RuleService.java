@@ -16,9 +16,9 @@ import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.KeptByHousehold;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
-import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.rules.ConditionText;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
 
@@ -34,11 +34,13 @@ public class RuleService {
       new KeptByHousehold<>(MOST_BOOKS_KEPT, books -> books.byBook().size());
   private final EntityManager entities;
   private final ChartService charts;
+  private final SoundRules sound;
   private final Acts acts;
 
-  RuleService(EntityManager entities, ChartService charts, Acts acts) {
+  RuleService(EntityManager entities, ChartService charts, SoundRules sound, Acts acts) {
     this.entities = entities;
     this.charts = charts;
+    this.sound = sound;
     this.acts = acts;
   }
 
@@ -48,19 +50,27 @@ public class RuleService {
     return entities.createQuery("from Rule order by place, id", RuleEntity.class).getResultList();
   }
 
+  /** All rules of a book in the order in which they are tried, those that are not tried too. */
+  @Transactional(readOnly = true)
+  public List<Rule> of(UUID bookId) {
+    return inOrder().stream()
+        .map(RuleEntity::toRule)
+        .filter(rule -> rule.bookId().equals(bookId))
+        .toList();
+  }
+
   /**
-   * The rules for the lines of each book: those that book into it, and those for one of its own
-   * accounts, which may book into another book. They are kept until a rule changes. Cost: a look at
-   * whether one has; linear in their number when it has.
+   * The rules for the lines of each book. They are kept until a rule or an account changes. Cost: a
+   * look at whether one has; linear in their number when it has.
    */
   @Transactional(readOnly = true)
   public Map<UUID, RuleBook> ruleBooks(Chart chart) {
     UUID household = SignedIn.now().householdId();
-    String state = state();
+    String state = state() + '/' + chart.state();
     RuleBooks known = kept.get(household);
     if (known == null || !known.state().equals(state)) {
       known = new RuleBooks(state, read(chart));
-      if (state().equals(state)) {
+      if (state.equals(state() + '/' + chart.state())) {
         kept.put(household, known);
       }
     }
@@ -68,12 +78,15 @@ public class RuleService {
   }
 
   private Map<UUID, RuleBook> read(Chart chart) {
+    Map<UUID, Account> accounts = accounts(chart);
     Map<UUID, List<Rule>> byBook =
-        inOrder().stream()
-            .map(RuleEntity::toRule)
-            .collect(Collectors.groupingBy(rule -> bookOf(rule, chart)));
+        inOrder().stream().map(RuleEntity::toRule).collect(Collectors.groupingBy(Rule::bookId));
     return byBook.entrySet().stream()
-        .collect(Collectors.toMap(Map.Entry::getKey, e -> new RuleBook(e.getValue())));
+        .collect(Collectors.toMap(Map.Entry::getKey, e -> RuleBook.of(e.getValue(), accounts)));
+  }
+
+  static Map<UUID, Account> accounts(Chart chart) {
+    return chart.accounts().collect(Collectors.toMap(Account::id, account -> account));
   }
 
   /** What the rules say, in one short text; the same for the same rules. */
@@ -91,18 +104,13 @@ public class RuleService {
         .toString();
   }
 
-  /** The book whose lines a rule is for. */
-  static UUID bookOf(Rule rule, Chart chart) {
-    UUID on = rule.when().accountId();
-    return chart.account(on == null ? rule.then().accountId() : on).bookId();
-  }
-
   /** Adds a rule at the end of the order. */
   @Transactional
   @ForBookkeepers
   public RuleEntity add(Rule rule) {
-    requireBookable(rule);
-    acts.begin(ActKind.RULES, "Made a rule for " + rule.when().words());
+    Chart chart = charts.chart();
+    sound.requireWhole(rule, chart);
+    acts.begin(ActKind.RULES, "Made a rule: " + told(rule, chart));
     var row = new RuleEntity(rule, inOrder().size() + 1);
     entities.persist(row);
     return row;
@@ -111,22 +119,36 @@ public class RuleService {
   @Transactional
   @ForBookkeepers
   public RuleEntity change(Rule rule, int version) {
-    requireBookable(rule);
+    Chart chart = charts.chart();
+    sound.requireWhole(rule, chart);
     RuleEntity row = find(rule.id(), version);
-    acts.begin(ActKind.RULES, "Changed the rule for " + rule.when().words());
+    Rule before = row.toRule();
+    acts.begin(ActKind.RULES, changeInWords(before, rule) + told(rule, chart));
     row.become(rule);
     return row;
+  }
+
+  private static String changeInWords(Rule before, Rule after) {
+    if (before.isOn() == after.isOn()) {
+      return "Changed the rule: ";
+    }
+    return after.isOn() ? "Switched on the rule: " : "Switched off the rule: ";
   }
 
   @Transactional
   @ForBookkeepers
   public void remove(UUID id, int version) {
     RuleEntity row = find(id, version);
-    acts.begin(ActKind.RULES, "Removed the rule for " + row.toRule().when().words());
+    acts.begin(ActKind.RULES, "Removed the rule: " + told(row.toRule(), charts.chart()));
     List<RuleEntity> rest = new ArrayList<>(inOrder());
     rest.remove(row);
     renumber(rest);
     entities.remove(row);
+  }
+
+  /** What a rule looks for, in words. */
+  public static String told(Rule rule, Chart chart) {
+    return ConditionText.of(rule.when(), id -> chart.account(id).name());
   }
 
   /** Moves a rule to a place of the order, counted from 1; the others close up. */
@@ -135,7 +157,7 @@ public class RuleService {
   public void move(UUID id, int place) {
     RuleEntity row = find(id);
     List<RuleEntity> order = new ArrayList<>(inOrder());
-    acts.begin(ActKind.RULES, "Moved the rule for " + row.toRule().when().words());
+    acts.begin(ActKind.RULES, "Moved the rule: " + told(row.toRule(), charts.chart()));
     order.remove(row);
     order.add(Math.clamp(place - 1L, 0, order.size()), row);
     renumber(order);
@@ -147,7 +169,7 @@ public class RuleService {
     }
   }
 
-  private RuleEntity find(UUID id) {
+  RuleEntity find(UUID id) {
     RuleEntity row = entities.find(RuleEntity.class, id);
     if (row == null) {
       throw new NotFound("rule");
@@ -161,26 +183,5 @@ public class RuleService {
       throw Conflict.changedMeanwhile("rule");
     }
     return row;
-  }
-
-  private void requireBookable(Rule rule) {
-    Chart chart = charts.chart();
-    Account to = chart.account(rule.then().accountId());
-    if (to.group()) {
-      throw Refusal.ofField(
-          "posting-to-group",
-          "toAccountId",
-          "%s is a group. Choose one of the accounts in it.".formatted(to.name()));
-    }
-    if (to.kind().isKeptByCore()) {
-      throw Refusal.ofField(
-          "kept-by-core",
-          "toAccountId",
-          "%s is kept by itself. Choose the category, or the account in the other book."
-              .formatted(to.name()));
-    }
-    if (rule.when().accountId() != null) {
-      chart.account(rule.when().accountId());
-    }
   }
 }

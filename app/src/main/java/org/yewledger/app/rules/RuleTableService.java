@@ -1,10 +1,14 @@
 package org.yewledger.app.rules;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
@@ -14,13 +18,24 @@ import org.yewledger.app.platform.Ids;
 import org.yewledger.core.BadRows;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.rules.ConditionReader;
+import org.yewledger.core.rules.DivisionText;
 import org.yewledger.core.rules.Rule;
-import org.yewledger.core.rules.Words;
 import org.yewledger.formats.table.RuleTable.RuleRow;
 
 /** The rules of a book as a table, and copied from one book to another. */
 @Service
 public class RuleTableService {
+  /** The columns of what a refusal may be about. */
+  private static final Map<String, String> COLUMNS =
+      Map.of(
+          "shares", "book to",
+          "book to", "book to",
+          "trustedUpTo", "trusted up to",
+          "trusted up to", "trusted up to",
+          "switched", "switched",
+          "tags", "tags");
+
   private final ChartService charts;
   private final RuleService rules;
 
@@ -36,20 +51,21 @@ public class RuleTableService {
     chart.book(bookId);
     return rules.inOrder().stream()
         .map(RuleEntity::toRule)
-        .filter(rule -> RuleService.bookOf(rule, chart).equals(bookId))
+        .filter(rule -> rule.bookId().equals(bookId))
         .map(rule -> row(rule, chart))
         .toList();
   }
 
   private static RuleRow row(Rule rule, Chart chart) {
-    UUID on = rule.when().accountId();
     return new RuleRow(
         0,
-        rule.when().words().toString(),
-        rule.when().direction().name().toLowerCase(Locale.ROOT),
-        on == null ? "" : chart.account(on).name(),
+        RuleService.told(rule, chart),
         rule.then().payee(),
-        chart.account(rule.then().accountId()).name());
+        DivisionText.of(rule.then().division(), id -> chart.account(id).name()),
+        String.join(", ", rule.then().tags()),
+        rule.then().note(),
+        rule.isOn() ? "on" : "off",
+        rule.trustedUpTo() == null ? "" : rule.trustedUpTo().toPlainString());
   }
 
   /**
@@ -69,7 +85,7 @@ public class RuleTableService {
         rules.add(rule(row, bookId, chart));
         added++;
       } catch (Refusal e) {
-        String column = e.field() == null ? "words" : e.field();
+        String column = COLUMNS.getOrDefault(e.field() == null ? "" : e.field(), "when");
         problems.add(new BadRows.Problem(row.line(), column, e.getMessage()));
       }
     }
@@ -80,8 +96,8 @@ public class RuleTableService {
   }
 
   /**
-   * Copies the rules of one book to another, where an account of the same name is there to book to;
-   * one for a single account is left out, as that account belongs to its book.
+   * Copies the rules of one book to another, where accounts of the same names are there; one that
+   * looks the same there already is left out.
    *
    * @return how many were copied
    */
@@ -89,53 +105,65 @@ public class RuleTableService {
   @ForBookkeepers
   public int copy(UUID fromId, UUID toId) {
     Chart chart = charts.chart();
-    List<RuleRow> there = rows(toId);
-    List<RuleRow> copied =
-        rows(fromId).stream()
-            .filter(r -> r.onAccount().isEmpty() && named(r.bookTo(), toId, chart).isPresent())
-            .filter(r -> there.stream().noneMatch(t -> t.words().equals(r.words())))
-            .toList();
-    return takeIn(toId, copied);
+    List<String> there = rules.of(toId).stream().map(r -> RuleService.told(r, chart)).toList();
+    int copied = 0;
+    for (Rule rule : rules.of(fromId)) {
+      if (!there.contains(RuleService.told(rule, chart)) && hasSameNames(rule, toId, chart)) {
+        rules.add(RuleCopies.moved(rule, toId, chart));
+        copied++;
+      }
+    }
+    return copied;
+  }
+
+  private static boolean hasSameNames(Rule rule, UUID bookId, Chart chart) {
+    return rule.accounts().stream()
+        .map(chart::account)
+        .allMatch(account ->
+            account.bookId().equals(bookId)
+                || named(account.name(), bookId, chart).filter(a -> !a.group()).isPresent());
   }
 
   private static Rule rule(RuleRow row, UUID bookId, Chart chart) {
-    Account to =
-        named(row.bookTo(), bookId, chart)
-            .or(() -> named(row.bookTo(), null, chart))
-            .orElseThrow(() ->
-                Refusal.ofField(
-                    "unknown-account",
-                    "book to",
-                    "There is no account %s.".formatted(row.bookTo())));
-    UUID on =
-        row.onAccount().isEmpty()
-            ? null
-            : named(row.onAccount(), bookId, chart)
-                .orElseThrow(() ->
-                    Refusal.ofField(
-                        "unknown-account",
-                        "on account",
-                        "The book has no account %s.".formatted(row.onAccount())))
-                .id();
+    Function<String, Optional<UUID>> accounts =
+        name -> named(name, bookId, chart).or(() -> named(name, null, chart)).map(Account::id);
     return new Rule(
         Ids.next(),
-        new Rule.When(Words.of(row.words()), direction(row.direction()), on),
-        new Rule.Then(row.payee(), to.id()));
+        bookId,
+        ConditionReader.read(row.when(), accounts),
+        new Rule.Then(
+            row.payee(),
+            DivisionText.read(row.bookTo(), accounts),
+            row.tags().isEmpty() ? List.of() : List.of(row.tags().split("\\s*,\\s*")),
+            row.note()),
+        isOn(row.switched()),
+        trustedUpTo(row.trustedUpTo()));
   }
 
-  private static Rule.Direction direction(String text) {
+  private static boolean isOn(String text) {
     return switch (text.toLowerCase(Locale.ROOT)) {
-      case "in" -> Rule.Direction.IN;
-      case "out" -> Rule.Direction.OUT;
-      case "", "either" -> Rule.Direction.EITHER;
+      case "", "on" -> true;
+      case "off" -> false;
       default ->
           throw Refusal.ofField(
-              "unknown-direction", "direction", "Write in, out or either, not %s.".formatted(text));
+              "unknown-switch", "switched", "Write on or off, not %s.".formatted(text));
     };
   }
 
-  private static Optional<Account> named(
-      String name, @org.jspecify.annotations.Nullable UUID bookId, Chart chart) {
+  private static @Nullable BigDecimal trustedUpTo(String text) {
+    if (text.isEmpty()) {
+      return null;
+    }
+    if (!text.matches("\\d{1,12}(\\.\\d{1,4})?")) {
+      throw Refusal.ofField(
+          "amount-unreadable",
+          "trusted up to",
+          "Write an amount such as 40 or 12.50, not %s.".formatted(text));
+    }
+    return new BigDecimal(text);
+  }
+
+  private static Optional<Account> named(String name, @Nullable UUID bookId, Chart chart) {
     return chart
         .accounts()
         .filter(a -> bookId == null || a.bookId().equals(bookId))

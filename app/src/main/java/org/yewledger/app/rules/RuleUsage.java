@@ -21,9 +21,8 @@ class RuleUsage implements AccountUsage, AccountFollower {
   @Transactional(readOnly = true)
   public Part of(UUID accountId) {
     return Part.ofRules(
-        jdbc.sql(
-                "select count(*) from rule where household_id = ? and (to_account_id = ? or on_account_id = ?)")
-            .params(SignedIn.now().householdId(), accountId, accountId)
+        jdbc.sql("select count(*) from rule_account where household_id = ? and account_id = ?")
+            .params(SignedIn.now().householdId(), accountId)
             .query(Long.class)
             .single());
   }
@@ -31,12 +30,18 @@ class RuleUsage implements AccountUsage, AccountFollower {
   @Override
   public long merged(UUID from, UUID into) {
     jdbc.sql(
-            "update rule set to_account_id = ?, version = version + 1 where household_id = ? and to_account_id = ?")
-        .params(into, SignedIn.now().householdId(), from)
-        .update();
-    jdbc.sql(
-            "update rule set on_account_id = ?, version = version + 1 where household_id = ? and on_account_id = ?")
-        .params(into, SignedIn.now().householdId(), from)
+            """
+            update rule r
+               set conditions = replace(r.conditions::text, :from, :into)::jsonb,
+                   shares = replace(r.shares::text, :from, :into)::jsonb,
+                   version = r.version + 1
+              from rule_account a
+             where a.household_id = :household and a.account_id = :from::uuid
+               and r.household_id = :household and r.id = a.rule_id\
+            """)
+        .param("from", from.toString())
+        .param("into", into.toString())
+        .param("household", SignedIn.now().householdId())
         .update();
     return 0;
   }

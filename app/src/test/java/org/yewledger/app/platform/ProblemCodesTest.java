@@ -19,6 +19,7 @@ public class ProblemCodesTest {
   private static final List<Pattern> MADE =
       List.of(
           Pattern.compile("(?:Refusal\\s*\\.of(?:Field)?|new Conflict)\\(\\s*\"([a-z0-9-]+)\""),
+          Pattern.compile("require\\([^;\"]*,\\s*\"([a-z0-9-]+)\",\\s*(?:\"|field)"),
           Pattern.compile("wall\\(\\s*\"[^\"]+\",\\s*\"([a-z0-9-]+)\""),
           Pattern.compile("problem\\(\\s*HttpStatus\\.\\w+,\\s*\"([a-z0-9-]+)\""),
           Pattern.compile("urn:yew:problem:([a-z][a-z0-9-]+)"));

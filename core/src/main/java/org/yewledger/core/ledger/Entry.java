@@ -37,6 +37,11 @@ public record Entry(
     this(date, payee, note, origin, postings, Marks.NONE);
   }
 
+  /** The same entry with these marks. */
+  public Entry marked(Marks as) {
+    return new Entry(date, payee, note, origin, postings, as);
+  }
+
   /**
    * @throws Refusal if an invariant does not hold, naming the account or the amount at fault
    */

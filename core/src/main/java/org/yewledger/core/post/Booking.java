@@ -11,6 +11,7 @@ import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.CurrencyTransfer;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Ledger;
+import org.yewledger.core.ledger.Marks;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
@@ -24,8 +25,15 @@ import org.yewledger.core.money.ExchangeRates;
  * @param parts where the amount goes; one for a plain line, more for a split
  * @param restToSuspense whether what the parts leave of the line's amount stands in suspense until
  *     it is placed; otherwise the parts have to add up
+ * @param marks what the entry is marked with
  */
-public record Booking(String payee, String note, List<Part> parts, boolean restToSuspense) {
+public record Booking(
+    String payee, String note, List<Part> parts, boolean restToSuspense, Marks marks) {
+
+  /** A booking without marks. */
+  public Booking(String payee, String note, List<Part> parts, boolean restToSuspense) {
+    this(payee, note, parts, restToSuspense, Marks.NONE);
+  }
 
   /** A booking whose parts have to add up to the line. */
   public Booking(String payee, String note, List<Part> parts) {
@@ -125,14 +133,15 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
             payee,
             note,
             Entry.Origin.BANK_LINE,
-            BetweenBooks.balanced(postings, ledger::drawings)),
+            BetweenBooks.balanced(postings, ledger::drawings),
+            marks),
         0);
   }
 
   private Booking withRest(Account suspense, Amount rest) {
     var all = new ArrayList<>(parts);
     all.add(new Part(suspense, rest, ""));
-    return new Booking(payee, note, all);
+    return new Booking(payee, note, all, false, marks);
   }
 
   /**
@@ -221,7 +230,7 @@ public record Booking(String payee, String note, List<Part> parts, boolean restT
                 line.bookedOn(), bankAccount, amount, part.account(), other, note)
             : new CurrencyTransfer(
                 line.bookedOn(), part.account(), other, bankAccount, amount, note);
-    Entry entry = transfer.booked(ledger, payee, Entry.Origin.BANK_LINE).entry();
+    Entry entry = transfer.booked(ledger, payee, Entry.Origin.BANK_LINE).entry().marked(marks);
     int atBank = entry.postings().get(0).account().id().equals(bankAccount.id()) ? 0 : 1;
     return new Booked(entry, atBank);
   }

@@ -2,6 +2,8 @@ package org.yewledger.core.post;
 
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.Refusal;
 import org.yewledger.core.rules.Rule;
 
 /** The facts that support a proposal, as data: how they are told is a matter of the interface. */
@@ -30,8 +32,14 @@ public sealed interface Evidence {
   record OtherHalf(UUID twinId, long daysApart, boolean named, boolean rivalled)
       implements Evidence {}
 
-  /** A rule's conditions fit the line. */
-  record RuleFits(Rule rule) implements Evidence {}
+  /**
+   * A rule's conditions fit the line.
+   *
+   * @param trouble why the line cannot be booked as the rule says; null if it can
+   * @param atRateOfTheDay whether what arrives in another currency is worked out, and a guess
+   */
+  record RuleFits(Rule rule, @Nullable Refusal trouble, boolean atRateOfTheDay)
+      implements Evidence {}
 
   /**
    * The payee was booked so before.

@@ -1,8 +1,11 @@
 package org.yewledger.core.post;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.ledger.Account;
 
 /**
  * What is suggested for a waiting line.
@@ -34,10 +37,24 @@ public record Proposal(
       return Because.OF_AN_ANSWER;
     }
     return switch (evidence) {
-      case Evidence.RuleFits(var rule) -> new Because(reason, rule.id());
+      case Evidence.RuleFits fits -> new Because(reason, fits.rule().id());
       case Evidence.BookedBefore before -> new Because(reason, null);
       default -> Because.OF_AN_ANSWER;
     };
+  }
+
+  /**
+   * Whether a rule that the person trusts posts the line by itself: it is sure, the amount is
+   * within the rule's limit and in the book's currency, and nothing in the books may be the same.
+   */
+  public boolean isTrusted(Account account, BankLine line) {
+    if (!(evidence instanceof Evidence.RuleFits fits) || !isSure() || !alternatives.isEmpty()) {
+      return false;
+    }
+    BigDecimal limit = fits.rule().trustedUpTo();
+    return limit != null
+        && !account.isForeign()
+        && line.amount(account.currency()).size().decimal().compareTo(limit) <= 0;
   }
 
   /** Whether it can be taken without a second look: nothing else is as likely, by what is known. */
@@ -46,7 +63,7 @@ public record Proposal(
       case Evidence.StandsInTheBooks known ->
           !known.rivalled() && (known.posting().awaited() || !known.sharedWords().isEmpty());
       case Evidence.OtherHalf half -> !half.rivalled() && half.named();
-      case Evidence.RuleFits fits -> true;
+      case Evidence.RuleFits fits -> fits.trouble() == null && !fits.atRateOfTheDay();
       case Evidence.BookedBefore before -> before.always();
       case Evidence.None none -> false;
     };

@@ -14,6 +14,7 @@ import org.yewledger.core.money.Amount;
 import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
+import org.yewledger.core.rules.RuleLine;
 
 /**
  * Works out the proposal for each waiting line from the whole situation, trying the {@linkplain
@@ -64,8 +65,10 @@ public final class Proposer {
       return proposal(waiting, Reason.OWN_TRANSFER, transfer(waiting, half), half);
     }
     return rule(waiting)
-        .map(rule ->
-            proposal(waiting, Reason.RULE, booking(rule, waiting), new Evidence.RuleFits(rule)))
+        .map(rule -> {
+          ByRule.Booked booked = ByRule.of(rule, waiting, situation);
+          return proposal(waiting, Reason.RULE, booked.booking(), booked.evidence());
+        })
         .or(() ->
             lastTime(waiting)
                 .map(habit ->
@@ -96,7 +99,7 @@ public final class Proposer {
           RuleBook book = situation.rules().get(waiting.account().bookId());
           return book == null
               ? Optional.empty()
-              : book.firstMatch(waiting.account().id(), waiting.line());
+              : book.firstMatch(RuleLine.of(waiting.account(), waiting.line()));
         });
   }
 
@@ -105,17 +108,8 @@ public final class Proposer {
    */
   private boolean isForACategory(WaitingLine waiting) {
     Past past = situation.past().get(LastingWords.of(waiting.line()).toString());
-    return rule(waiting)
-            .map(rule -> situation.accounts().get(rule.then().accountId()))
-            .map(account -> !account.kind().hasOpeningBalance())
-            .orElse(false)
+    return rule(waiting).map(rule -> ByRule.isForCategories(rule, situation)).orElse(false)
         || (past != null && past.isOfCategories());
-  }
-
-  private Booking booking(Rule rule, WaitingLine waiting) {
-    Account to = Objects.requireNonNull(situation.accounts().get(rule.then().accountId()));
-    String payee = rule.then().payee().isEmpty() ? waiting.line().text() : rule.then().payee();
-    return Booking.plain(payee, to, waiting.line(), waiting.account());
   }
 
   /**

@@ -1,7 +1,9 @@
 package org.yewledger.core.rules;
 
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.yewledger.core.gather.BankLine;
@@ -12,6 +14,7 @@ import org.yewledger.core.gather.BankLine;
  */
 public final class LastingWords {
   private static final int AT_MOST = 2;
+  private static final int MOST_IN_COMMON = 4;
   private static final int SHORTEST_TELLING = 3;
   private static final Set<String> WAYS_OF_PAYING =
       Set.of(
@@ -52,6 +55,52 @@ public final class LastingWords {
         .filter(word -> word.length() >= SHORTEST_TELLING)
         .filter(LastingWords::isLasting)
         .collect(Collectors.toCollection(LinkedHashSet::new));
+  }
+
+  /**
+   * The longest run of words that stands in a text of every line and may tell a payee; empty if
+   * there is none.
+   */
+  public static Words common(List<BankLine> lines) {
+    Words first = Words.of(lines.getFirst().text());
+    List<String> texts =
+        lines.stream().map(line -> ' ' + Words.of(line.text()).toString() + ' ').toList();
+    for (int length = Math.min(MOST_IN_COMMON, first.list().size()); length > 0; length--) {
+      for (int at = 0; at + length <= first.list().size(); at++) {
+        var run = new Words(first.list().subList(at, at + length));
+        if (!telling(run.toString()).isEmpty()
+            && isLasting(run.list().getFirst())
+            && isLasting(run.list().getLast())
+            && texts.stream().allMatch(text -> text.contains(' ' + run.toString() + ' '))) {
+          return run;
+        }
+      }
+    }
+    return Words.of("");
+  }
+
+  /**
+   * A name to begin with for a payee whom no one has named yet: the lasting words as names are
+   * written. The bank's text as it stands never becomes a name by itself.
+   */
+  public static String name(BankLine line) {
+    return name(of(line));
+  }
+
+  /** Words as names are written. */
+  public static String name(Words words) {
+    return Arrays.stream(words.toString().toLowerCase(Locale.ROOT).split(" ", -1))
+        .map(LastingWords::capital)
+        .collect(Collectors.joining(" "));
+  }
+
+  private static String capital(String word) {
+    return word.isEmpty()
+        ? word
+        : new StringBuilder()
+            .appendCodePoint(Character.toTitleCase(word.codePointAt(0)))
+            .append(word.substring(Character.charCount(word.codePointAt(0))))
+            .toString();
   }
 
   private static boolean isLasting(String word) {

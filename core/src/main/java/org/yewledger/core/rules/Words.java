@@ -37,14 +37,6 @@ public record Words(List<String> list) {
     return list.isEmpty();
   }
 
-  /**
-   * Whether these words stand in the other text next to each other, in this order, from a place on.
-   */
-  boolean standIn(Words text, int from) {
-    return from + list.size() <= text.list.size()
-        && text.list.subList(from, from + list.size()).equals(list);
-  }
-
   @Override
   public String toString() {
     return String.join(" ", list);

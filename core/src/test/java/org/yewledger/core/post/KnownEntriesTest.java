@@ -18,11 +18,11 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import org.testng.annotations.Test;
+import org.yewledger.core.Fixtures;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.ExchangeRates;
-import org.yewledger.core.rules.Rule;
+import org.yewledger.core.rules.Condition;
 import org.yewledger.core.rules.RuleBook;
-import org.yewledger.core.rules.Words;
 
 public class KnownEntriesTest {
   private static int count;
@@ -38,10 +38,7 @@ public class KnownEntriesTest {
 
   private static List<Proposal> proposals(List<WaitingLine> lines, List<OpenPosting> open) {
     var rule =
-        new Rule(
-            new UUID(5, 1),
-            new Rule.When(Words.of("GREENGAGE"), Rule.Direction.OUT, null),
-            new Rule.Then("Greengage Market", GROCERIES.id()));
+        Fixtures.rule("GREENGAGE", Condition.Direction.OUT, null, "Greengage Market", GROCERIES);
     return Proposer.proposals(
         new Situation(
             lines,

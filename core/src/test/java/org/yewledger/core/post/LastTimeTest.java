@@ -17,13 +17,14 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import org.testng.annotations.Test;
+import org.yewledger.core.Fixtures;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.ExchangeRates;
 import org.yewledger.core.post.Past.PastEntry;
 import org.yewledger.core.post.Past.PastPart;
+import org.yewledger.core.rules.Condition;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
-import org.yewledger.core.rules.Words;
 
 public class LastTimeTest {
   private static PastEntry to(int no, long minor, Account... accounts) {
@@ -110,11 +111,7 @@ public class LastTimeTest {
 
   @Test
   public void aRuleComesFirstAndAClosedAccountIsNotProposed() {
-    var rule =
-        new Rule(
-            new UUID(5, 1),
-            new Rule.When(Words.of("TANSY"), Rule.Direction.OUT, null),
-            new Rule.Then("Tansy & Thread", GROCERIES.id()));
+    var rule = Fixtures.rule("TANSY", Condition.Direction.OUT, null, "Tansy & Thread", GROCERIES);
     List<PastEntry> past = List.of(to(1, -4000, SCHOOL), to(2, -900, SCHOOL));
     assertEquals(proposal(-100, past, rule).reason(), Reason.RULE);
     Account closed = SCHOOL.closedOn(LocalDate.of(2026, 9, 1));

@@ -21,16 +21,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
-import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import org.yewledger.core.Fixtures;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.ExchangeRate;
 import org.yewledger.core.money.ExchangeRates;
-import org.yewledger.core.rules.Rule;
+import org.yewledger.core.rules.Condition;
 import org.yewledger.core.rules.RuleBook;
-import org.yewledger.core.rules.Words;
 
 public class OwnTransfersTest {
   private static final ExchangeRates RATES =
@@ -44,15 +43,8 @@ public class OwnTransfersTest {
 
   private static List<Proposal> proposals(List<WaitingLine> lines, List<OpenPosting> open) {
     var toCard =
-        new Rule(
-            new UUID(5, 1),
-            new Rule.When(Words.of("QUILLON CARD"), Rule.Direction.OUT, null),
-            new Rule.Then("Quillon Card payment", CARD.id()));
-    var market =
-        new Rule(
-            new UUID(5, 2),
-            new Rule.When(Words.of("GREENGAGE"), Rule.Direction.EITHER, null),
-            new Rule.Then("Greengage Market", GROCERIES.id()));
+        Fixtures.rule("QUILLON CARD", Condition.Direction.OUT, null, "Quillon Card payment", CARD);
+    var market = Fixtures.rule("GREENGAGE", null, null, "Greengage Market", GROCERIES);
     return Proposer.proposals(
         new Situation(
             lines,

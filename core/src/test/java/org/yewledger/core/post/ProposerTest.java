@@ -16,19 +16,17 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import org.testng.annotations.Test;
+import org.yewledger.core.Fixtures;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.ExchangeRates;
+import org.yewledger.core.rules.Condition;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
-import org.yewledger.core.rules.Words;
 
 public class ProposerTest {
   private static final Rule GREENGAGE =
-      new Rule(
-          new UUID(5, 1),
-          new Rule.When(Words.of("GREENGAGE"), Rule.Direction.OUT, null),
-          new Rule.Then("Greengage Market", GROCERIES.id()));
+      Fixtures.rule("GREENGAGE", Condition.Direction.OUT, null, "Greengage Market", GROCERIES);
   private static final BankLine LINE = line("2026-09-26", -7485, "GREENGAGE MKT 114");
 
   private static WaitingLine waiting(Account account, BankLine line) {
@@ -55,7 +53,7 @@ public class ProposerTest {
     Proposal proposal = proposal(LINE);
     assertEquals(proposal.reason(), Reason.RULE);
     assertEquals(proposal.booking(), Booking.plain("Greengage Market", GROCERIES, LINE, CURRENT));
-    assertEquals(proposal.evidence(), new Evidence.RuleFits(GREENGAGE));
+    assertEquals(proposal.evidence(), new Evidence.RuleFits(GREENGAGE, null, false));
   }
 
   @Test

@@ -66,7 +66,10 @@ public class WordsTest {
       }
       var line = Fixtures.line("2026-09-01", -5, text.toString());
       Words proposed = LastingWords.of(line);
-      assertTrue(LineTexts.of(line).have(proposed), text + " -> " + proposed);
+      assertTrue(
+          Condition.Text.of(TextPlace.ANY, TextMatch.HAS_WORDS, proposed.toString())
+              .fits(RuleLine.of(Fixtures.CURRENT, line)),
+          text + " -> " + proposed);
     }
   }
 }

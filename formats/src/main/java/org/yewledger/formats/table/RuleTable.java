@@ -2,16 +2,34 @@ package org.yewledger.formats.table;
 
 import java.util.List;
 
-/** Rules as a table, in their order: words, direction, on account, payee, book to. */
+/**
+ * Rules as a table, in their order: what each looks for in words, what it books, whether it is
+ * tried and trusted. The words are read by {@code core.rules.ConditionReader}.
+ */
 public final class RuleTable {
-  private static final List<String> REQUIRED = List.of("words", "book to");
-  private static final List<String> OPTIONAL = List.of("direction", "on account", "payee");
+  private static final List<String> REQUIRED = List.of("when", "book to");
+  private static final List<String> OPTIONAL =
+      List.of("payee", "tags", "note", "switched", "trusted up to");
   private static final List<String> COLUMNS =
-      List.of("words", "direction", "on account", "payee", "book to");
+      List.of("when", "payee", "book to", "tags", "note", "switched", "trusted up to");
 
-  /** A rule in the words of the table; accounts by their names, an empty one is any. */
+  /**
+   * A rule in the words of the table.
+   *
+   * @param bookTo an account by its name, or "60 Rent; 25 % Workshop; rest Groceries"
+   * @param tags separated by commas
+   * @param switched "off" for one that is not tried
+   * @param trustedUpTo an amount with a decimal point; empty if it waits for the person
+   */
   public record RuleRow(
-      int line, String words, String direction, String onAccount, String payee, String bookTo) {}
+      int line,
+      String when,
+      String payee,
+      String bookTo,
+      String tags,
+      String note,
+      String switched,
+      String trustedUpTo) {}
 
   private RuleTable() {}
 
@@ -20,11 +38,13 @@ public final class RuleTable {
         .map(r ->
             new RuleRow(
                 r.line(),
-                r.cell("words"),
-                r.cell("direction"),
-                r.cell("on account"),
+                r.cell("when"),
                 r.cell("payee"),
-                r.cell("book to")))
+                r.cell("book to"),
+                r.cell("tags"),
+                r.cell("note"),
+                r.cell("switched"),
+                r.cell("trusted up to")))
         .toList();
   }
 
@@ -32,7 +52,15 @@ public final class RuleTable {
     return NamedRows.write(
         COLUMNS,
         rows.stream()
-            .map(r -> List.of(r.words(), r.direction(), r.onAccount(), r.payee(), r.bookTo()))
+            .map(r ->
+                List.of(
+                    r.when(),
+                    r.payee(),
+                    r.bookTo(),
+                    r.tags(),
+                    r.note(),
+                    r.switched(),
+                    r.trustedUpTo()))
             .toList());
   }
 }

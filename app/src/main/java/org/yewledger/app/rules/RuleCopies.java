@@ -1,0 +1,75 @@
+package org.yewledger.app.rules;
+
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.rules.Rule;
+
+/** Copies rules, in their book or into another one. */
+@Service
+class RuleCopies {
+  private final RuleService rules;
+  private final ChartService charts;
+
+  RuleCopies(RuleService rules, ChartService charts) {
+    this.rules = rules;
+    this.charts = charts;
+  }
+
+  /**
+   * Makes the same rule at the end of the order. It is not trusted: what is new is looked at first.
+   *
+   * @throws Refusal {@code unknown-account} if the book has no account of a name that the rule
+   *     names
+   */
+  @Transactional
+  @ForBookkeepers
+  public RuleEntity copy(UUID id, UUID bookId) {
+    Chart chart = charts.chart();
+    Rule rule = rules.find(id).toRule();
+    return rules.add(moved(rule, bookId, chart));
+  }
+
+  /** The rule with its accounts of the same names in another book. */
+  static Rule moved(Rule rule, UUID bookId, Chart chart) {
+    UnaryOperator<UUID> there =
+        account ->
+            chart.account(account).bookId().equals(bookId)
+                ? account
+                : sameName(chart.account(account), bookId, chart);
+    return new Rule(
+        Ids.next(),
+        bookId,
+        rule.bookId().equals(bookId) ? rule.when() : rule.when().withAccounts(there),
+        new Rule.Then(
+            rule.then().payee(),
+            rule.bookId().equals(bookId)
+                ? rule.then().division()
+                : rule.then().division().withAccounts(there),
+            rule.then().tags(),
+            rule.then().note()),
+        rule.isOn(),
+        null);
+  }
+
+  private static UUID sameName(Account account, UUID bookId, Chart chart) {
+    return chart
+        .accountsOf(bookId)
+        .filter(other -> other.name().equalsIgnoreCase(account.name()))
+        .findFirst()
+        .orElseThrow(() ->
+            Refusal.ofField(
+                "unknown-account",
+                "bookId",
+                "%s has no account %s, which the rule names. Make one there first."
+                    .formatted(chart.book(bookId).toBook().name(), account.name())))
+        .id();
+  }
+}

@@ -1,0 +1,134 @@
+package org.yewledger.app.rules;
+
+import java.sql.Date;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.bankline.LineDetails;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.platform.KeptByHousehold;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.rules.RuleLine;
+
+/**
+ * The bank lines of the last twelve months that are posted or wait, ready to be tried by rules.
+ * They are kept in memory until lines come or go: a rule is tried on all of them with every letter
+ * that is typed.
+ */
+@Component
+@Transactional(propagation = Propagation.MANDATORY)
+class YearsLines {
+  /** Of all households together: some hundred megabytes. */
+  private static final int MOST_LINES_KEPT = 300_000;
+
+  /**
+   * @param since the first day looked at: twelve months before the newest line
+   * @param ids and {@code bookIds} by the place of the line
+   */
+  record Year(
+      String state, LocalDate since, List<UUID> ids, List<UUID> bookIds, List<RuleLine> lines) {
+    /** The lines of one book, by their places here. */
+    List<Integer> of(UUID bookId) {
+      var places = new ArrayList<Integer>();
+      for (int at = 0; at < lines.size(); at++) {
+        if (bookIds.get(at).equals(bookId)) {
+          places.add(at);
+        }
+      }
+      return places;
+    }
+  }
+
+  private record Newest(String state, @Nullable LocalDate day) {}
+
+  private final JdbcClient jdbc;
+  private final KeptByHousehold<Year> kept =
+      new KeptByHousehold<>(MOST_LINES_KEPT, year -> year.lines().size());
+
+  YearsLines(JdbcClient jdbc) {
+    this.jdbc = jdbc;
+  }
+
+  /**
+   * Oldest first. Cost: a look at whether lines have come or gone; linear in them when they have.
+   */
+  Year year(Chart chart) {
+    UUID household = SignedIn.now().householdId();
+    Newest newest = newest(household);
+    String state = newest.state() + '/' + chart.state();
+    Year known = kept.get(household);
+    if (known == null || !known.state().equals(state)) {
+      known = read(household, state, newest.day(), chart);
+      kept.put(household, known);
+    }
+    return known;
+  }
+
+  /** Lines come and go by batches, and by what is decided of doubtful ones. */
+  private Newest newest(UUID household) {
+    return jdbc.sql(
+            """
+            select (select count(*) || ',' || coalesce(sum(uuid_hash_extended(id, case when taken_back_at is null then 0 else 1 end)), 0)
+                      from batch where household_id = :household)
+                   || '/' || (select count(*) from bank_line_state
+                               where household_id = :household and state in ('DOUBTFUL', 'PENDING', 'LEFT_OUT')),
+                   (select max(booked_on) from bank_line where household_id = :household and taken_back_at is null)\
+            """)
+        .param("household", household)
+        .query((row, no) -> new Newest(row.getString(1), row.getObject(2, LocalDate.class)))
+        .single();
+  }
+
+  private Year read(UUID household, String state, @Nullable LocalDate newest, Chart chart) {
+    if (newest == null) {
+      return new Year(state, LocalDate.EPOCH, List.of(), List.of(), List.of());
+    }
+    LocalDate since = newest.minusMonths(12).plusDays(1);
+    var ids = new ArrayList<UUID>();
+    var bookIds = new ArrayList<UUID>();
+    var lines = new ArrayList<RuleLine>();
+    jdbc.sql(
+            """
+            select l.id, l.account_id, l.booked_on, l.amount_minor, l.payee, l.memo, l.reference, l.type, l.details::text
+              from bank_line l
+              join bank_line_state s on s.household_id = :household and s.bank_line_id = l.id
+             where l.household_id = :household and l.taken_back_at is null and l.booked_on >= :since
+               and s.state in ('WAITING', 'POSTED')
+             order by l.booked_on, l.id\
+            """)
+        .param("household", household)
+        .param("since", Date.valueOf(since))
+        .query(row -> {
+          var account = chart.account(row.getObject(2, UUID.class));
+          ids.add(row.getObject(1, UUID.class));
+          bookIds.add(account.bookId());
+          lines.add(RuleLine.of(account, line(row)));
+        });
+    return new Year(state, since, ids, bookIds, lines);
+  }
+
+  private static BankLine line(ResultSet row) throws SQLException {
+    return new BankLine(
+        row.getObject(3, LocalDate.class),
+        null,
+        row.getLong(4),
+        row.getString(5),
+        row.getString(6),
+        row.getString(7),
+        row.getString(8),
+        null,
+        "",
+        0,
+        false,
+        LineDetails.read(row.getString(9)));
+  }
+}
