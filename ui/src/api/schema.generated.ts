@@ -2006,6 +2006,8 @@ export interface components {
             taxNumber: string;
             /** Format: date */
             taxedFrom?: string;
+            /** Format: uuid */
+            usualTaxRateId?: string;
         };
         BookJson: {
             currency: string;
@@ -2018,6 +2020,8 @@ export interface components {
             taxNumber: string;
             /** Format: date */
             taxedFrom?: string;
+            /** Format: uuid */
+            usualTaxRateId?: string;
             /** Format: int32 */
             version: number;
         };
@@ -3089,6 +3093,9 @@ export interface components {
              * @example 12.50
              */
             otherAmount?: string;
+            /** Format: uuid */
+            taxRateId?: string;
+            untaxed?: boolean;
         };
         PasswordJson: {
             current: string;
@@ -3197,6 +3204,9 @@ export interface components {
              * @example 12.50
              */
             otherAmount?: string;
+            /** Format: uuid */
+            taxRateId?: string;
+            untaxed?: boolean;
         };
         RateJson: {
             /** Format: date */
@@ -3483,6 +3493,9 @@ export interface components {
              * @example 12.50
              */
             percent?: string;
+            /** Format: uuid */
+            taxRateId?: string;
+            untaxed?: boolean;
         };
         SheetJson: {
             /** Format: uuid */

@@ -93,17 +93,25 @@ function BookFacts({ book }: { book: Book }) {
     month: String(book.fiscalYearStartsIn),
     taxNumber: book.taxNumber,
     taxedFrom: dayText(book.taxedFrom),
+    usualTaxRateId: book.usualTaxRateId ?? '',
   })
+  const { data: rates = [] } = useQuery(taxRates)
   const says = useSays()
   return (
     <Form
       of={of}
       label={`Facts of ${book.name}`}
       fieldOf={{ fiscalYearStartsIn: 'month' }}
-      send={({ name, month, taxNumber, taxedFrom }) =>
+      send={({ name, month, taxNumber, taxedFrom, usualTaxRateId }) =>
         api.PUT('/api/books/{id}', {
           params: { path: { id: book.id }, query: { version: book.version } },
-          body: { name, fiscalYearStartsIn: Number(month), taxNumber, taxedFrom: taxedFrom || undefined },
+          body: {
+            name,
+            fiscalYearStartsIn: Number(month),
+            taxNumber,
+            taxedFrom: taxedFrom || undefined,
+            usualTaxRateId: usualTaxRateId || undefined,
+          },
         })
       }
       done={({ name }) => says.done(`${name} is changed.`)}
@@ -113,6 +121,15 @@ function BookFacts({ book }: { book: Book }) {
         <SelectField name="month" label="Fiscal year starts in" className="w-[140px]" options={monthOptions} />
         <TextField name="taxNumber" label="Sales-tax number" placeholder="not registered" />
         <DateField name="taxedFrom" label="Registered from" className="w-[150px]" />
+        <SelectField
+          name="usualTaxRateId"
+          label="Usual tax rate"
+          className="w-[150px]"
+          options={[
+            { value: '', name: 'none' },
+            ...rates.filter((r) => r.bookId === book.id).map((r) => ({ value: r.id, name: r.name })),
+          ]}
+        />
         <Beside>
           <Button type="submit">Save</Button>
         </Beside>

@@ -13,6 +13,7 @@ import { JournalEntry } from '@/parts/JournalEntry'
 import { useKept } from '@/parts/kept'
 import { box, noteBox, textLink } from '@/parts/look'
 import { PayeePicker } from '@/parts/PayeePicker'
+import { type Tax, TaxPick, useTaxOptions } from '@/parts/TaxPick'
 import { Acts } from '@/parts/View'
 import type { Booking } from './booking'
 import type { Waiting } from './types'
@@ -26,27 +27,37 @@ interface Part {
   amount: string
   other: string
   note: string
+  tax: Tax
 }
 
 interface Draft {
   payee: string
   note: string
+  tags: string
   parts: Part[]
 }
 
-const emptyPart = (key: number): Part => ({ key, accountId: '', unknown: '', amount: '', other: '', note: '' })
+const emptyPart = (key: number): Part => ({ key, accountId: '', unknown: '', amount: '', other: '', note: '', tax: {} })
 
 function begin(booking: Booking, line: Waiting, split: boolean, currencyOf: (id: string) => string): Draft {
-  const parts = booking.parts.map((p, key) => ({
-    ...emptyPart(key),
-    accountId: p.accountId,
-    amount: partText(p.amount, line.currency, line.amount),
-    other: amountText(p.otherAmount, currencyOf(p.accountId)),
-    note: p.note ?? '',
-  }))
+  const parts = booking.parts.map(
+    (p, key): Part => ({
+      ...emptyPart(key),
+      accountId: p.accountId,
+      amount: partText(p.amount, line.currency, line.amount),
+      other: amountText(p.otherAmount, currencyOf(p.accountId)),
+      note: p.note ?? '',
+      tax: { taxRateId: p.taxRateId, untaxed: p.untaxed },
+    }),
+  )
   if (parts.length === 0) parts.push({ ...emptyPart(0), amount: partText(line.amount, line.currency, line.amount) })
   if (split && parts.length === 1) parts.push(emptyPart(1))
-  return { payee: booking.payee || line.payee || line.memo, note: booking.note ?? '', parts }
+  return {
+    payee: booking.payee || line.payee || line.memo,
+    note: booking.note ?? '',
+    tags: (booking.tags ?? []).join(', '),
+    parts,
+  }
 }
 
 /** Says what one line is: payee, category, and for a split several parts that add up to the line. */
@@ -70,7 +81,7 @@ export function BookingEditor({
     `${split ? 'split' : 'booking'} of ${line.id}`,
     begin(booking, line, split, currencyOf),
   )
-  const { payee, note, parts } = draft
+  const { payee, note, tags, parts } = draft
   const several = parts.length > 1
   /** The currency of an own account in another currency than the line's; undefined for all others. */
   const abroad = (id: string) => {
@@ -82,11 +93,16 @@ export function BookingEditor({
   const made: Booking = {
     payee,
     note,
+    tags: tags
+      .split(',')
+      .map((tag) => tag.trim())
+      .filter((tag) => tag !== ''),
     parts: parts.map((p, i) => ({
       accountId: p.accountId,
       amount: several ? (amounts[i]?.value ?? '') : line.amount,
       otherAmount: abroad(p.accountId) ? others[i]?.value : undefined,
       note: p.note,
+      ...p.tax,
     })),
   }
   const problem = problemOf()
@@ -158,6 +174,12 @@ export function BookingEditor({
               />
             )}
           </Field>
+          <PartTax
+            accountId={p.accountId}
+            label={several ? `Sales tax, part ${i + 1}` : 'Sales tax'}
+            tax={p.tax}
+            onTax={(tax) => change(p.key, { tax })}
+          />
           {abroad(p.accountId) && (
             <Field
               label={`${line.amount.startsWith('-') ? 'Arrived' : 'Left'} there, ${abroad(p.accountId)}`}
@@ -210,6 +232,17 @@ export function BookingEditor({
       <Field label="Note">
         {(ids) => <input {...ids} className={box()} value={note} onChange={(e) => set({ note: e.target.value })} />}
       </Field>
+      <Field label="Tags">
+        {(ids) => (
+          <input
+            {...ids}
+            className={box()}
+            value={tags}
+            placeholder="separated by commas"
+            onChange={(e) => set({ tags: e.target.value })}
+          />
+        )}
+      </Field>
       {problem === undefined && check.error && (
         <p className={noteBox({ tone: 'bad' })} role="alert">
           {messageOf(check.error)}
@@ -227,6 +260,23 @@ export function BookingEditor({
         </Button>
       </Acts>
     </form>
+  )
+}
+
+/** The sales tax that a part contains; nothing where its book knows of none. */
+function PartTax(props: { accountId: string; label: string; tax: Tax; onTax: (tax: Tax) => void }) {
+  if (useTaxOptions(props.accountId).length === 0) return null
+  return (
+    <div className="col-span-full flex items-center gap-2 pt-1 text-small text-ink-2">
+      {props.label}
+      <TaxPick
+        aria-label={props.label}
+        word="plain"
+        accountId={props.accountId}
+        value={props.tax}
+        onChange={props.onTax}
+      />
+    </div>
   )
 }
 

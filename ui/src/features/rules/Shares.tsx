@@ -3,6 +3,7 @@ import { AmountInput } from '@/parts/form/AmountInput'
 import { Icon } from '@/parts/Icon'
 import { textLink } from '@/parts/look'
 import { type Option, Select } from '@/parts/Select'
+import { TaxPick, useTaxOptions } from '@/parts/TaxPick'
 import type { Draft, ShareClause } from './draft'
 
 const SIZES: Option<ShareClause['size']>[] = [
@@ -27,7 +28,7 @@ export function Shares({
     set({ shares: shares.map((s) => (s.key === key ? { ...s, ...to } : s)) })
   function divide() {
     const size = shares.some((s) => s.size === 'rest') ? 'fixed' : 'rest'
-    const added: ShareClause = { key: draft.next, accountId: '', unknown: '', size, amount: '' }
+    const added: ShareClause = { key: draft.next, accountId: '', unknown: '', size, amount: '', tax: {} }
     set({
       shares: several ? [...shares.slice(0, -1), added, ...shares.slice(-1)] : [added, ...shares],
       next: draft.next + 1,
@@ -71,6 +72,7 @@ export function Shares({
               onUnknown={(unknown) => change(share.key, { accountId: '', unknown })}
             />
           </span>
+          <RuleTax share={share} label={several ? `Sales tax, part ${i + 1}` : 'Sales tax'} change={change} />
           {several && (
             <button
               type="button"
@@ -95,5 +97,31 @@ export function Shares({
         </span>
       )}
     </>
+  )
+}
+
+/** The sales tax of a share, where its book knows of any. */
+function RuleTax({
+  share,
+  label,
+  change,
+}: {
+  share: ShareClause
+  label: string
+  change: (key: number, to: Partial<ShareClause>) => void
+}) {
+  if (useTaxOptions(share.accountId).length === 0) return null
+  return (
+    <span className="whitespace-nowrap">
+      {' '}
+      with tax{' '}
+      <TaxPick
+        aria-label={label}
+        word="plain"
+        accountId={share.accountId}
+        value={share.tax}
+        onChange={(tax) => change(share.key, { tax })}
+      />
+    </span>
   )
 }

@@ -1,5 +1,6 @@
 import type { Reading } from '@/api/reading'
 import { NUMBER, numberText } from '@/parts/form/AmountInput'
+import type { Tax } from '@/parts/TaxPick'
 import type { Condition, RuleDraft, Share } from './types'
 
 /** A condition as it is edited: numbers are texts until the core has read them. */
@@ -26,6 +27,7 @@ export interface ShareClause {
   unknown: string
   size: 'rest' | 'fixed' | 'percent'
   amount: string
+  tax: Tax
 }
 
 export interface Draft {
@@ -69,7 +71,7 @@ export function begin(bookId: string, more: Partial<Draft> = {}, words = '', dir
     bookId,
     when: clause(0, 'ALL', { parts }),
     payee: '',
-    shares: [{ key: 3, accountId: '', unknown: '', size: 'rest', amount: '' }],
+    shares: [{ key: 3, accountId: '', unknown: '', size: 'rest', amount: '', tax: {} }],
     tags: '',
     note: '',
     on: true,
@@ -104,6 +106,7 @@ export function draftOf(rule: RuleDraft): Draft {
       unknown: '',
       size: s.fixed ? 'fixed' : s.percent ? 'percent' : 'rest',
       amount: numberText(s.fixed ?? s.percent),
+      tax: { taxRateId: s.taxRateId, untaxed: s.untaxed },
     }),
   )
   return {
@@ -183,9 +186,10 @@ export function wholeOf(draft: Draft, readings: Reading[]): { rule?: RuleDraft; 
   const shares = draft.shares.map((s): Share => {
     if (s.unknown !== '') lacks(`“${s.unknown}” is no account. Choose one of the list, or make it there.`)
     if (s.accountId === '') lacks('Say where to book.')
-    if (s.size === 'rest') return { accountId: s.accountId }
+    const to = { accountId: s.accountId, ...s.tax }
+    if (s.size === 'rest') return to
     const size = number('Say how much of a line each part gets.')
-    return s.size === 'fixed' ? { accountId: s.accountId, fixed: size } : { accountId: s.accountId, percent: size }
+    return s.size === 'fixed' ? { ...to, fixed: size } : { ...to, percent: size }
   })
   const trustedUpTo = draft.trusted ? number('Say up to which amount it may post by itself.') : undefined
   const tags = draft.tags

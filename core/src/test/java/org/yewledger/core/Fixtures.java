@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
@@ -15,6 +17,7 @@ import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.ledger.SalesTaxes;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRate;
 import org.yewledger.core.money.ExchangeRates;
@@ -24,6 +27,9 @@ import org.yewledger.core.rules.Division;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.TextMatch;
 import org.yewledger.core.rules.TextPlace;
+import org.yewledger.core.tax.TaxChoice;
+import org.yewledger.core.tax.TaxOnDay;
+import org.yewledger.core.tax.TaxRate;
 
 /** A small household for tests. */
 public final class Fixtures {
@@ -39,6 +45,27 @@ public final class Fixtures {
       account(BOOK, "Opening equity", AccountKind.OPENING_EQUITY, null);
   public static final Account PAPER =
       account(OTHER_BOOK, "Paper and ink", AccountKind.EXPENSE, null);
+
+  /** Of the other book, 21 % from its registration on. */
+  public static final UUID STANDARD = new UUID(0, 21);
+
+  public static final UUID REDUCED = new UUID(0, 9);
+  public static final Account COURIERS =
+      account(OTHER_BOOK, "Post and couriers", AccountKind.EXPENSE, null);
+
+  /** The other book is registered from October 2026 on; its couriers are at the reduced rate. */
+  public static final SalesTaxes TAXES =
+      new SalesTaxes(
+          Map.of(OTHER_BOOK.id(), new SalesTaxes.Registration(LocalDate.of(2026, 10, 1), STANDARD)),
+          Map.of(
+              STANDARD, new SalesTaxes.Rate(OTHER_BOOK.id(), rate("standard", "21")),
+              REDUCED, new SalesTaxes.Rate(OTHER_BOOK.id(), rate("reduced", "9"))),
+          Map.of(COURIERS.id(), REDUCED));
+
+  private static TaxRate rate(String name, String percent) {
+    return new TaxRate(
+        name, List.of(new TaxRate.Step(LocalDate.of(2024, 1, 1), new BigDecimal(percent))));
+  }
 
   public static final Account SALES = account(OTHER_BOOK, "Online shop", AccountKind.INCOME, null);
   public static final Account KESTREL =
@@ -69,6 +96,16 @@ public final class Fixtures {
       @Override
       public Account drawings(Book book) {
         return account(book, "Drawings, " + book.name(), AccountKind.DRAWINGS, null);
+      }
+
+      @Override
+      public Optional<TaxOnDay> tax(Account account, TaxChoice choice, LocalDate day) {
+        return TAXES.on(account, choice, day);
+      }
+
+      @Override
+      public Account salesTax(Book book) {
+        return account(book, "Sales tax, " + book.name(), AccountKind.SALES_TAX, null);
       }
 
       @Override

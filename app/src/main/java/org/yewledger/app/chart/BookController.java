@@ -51,7 +51,8 @@ class BookController {
       int fiscalYearStartsIn,
       FiscalYearJson fiscalYear,
       String taxNumber,
-      @Nullable LocalDate taxedFrom) {}
+      @Nullable LocalDate taxedFrom,
+      @Nullable UUID usualTaxRateId) {}
 
   record NewBookJson(
       @NotNull @Size(max = Texts.NAME) String name,
@@ -63,7 +64,8 @@ class BookController {
       @NotNull @Size(max = Texts.NAME) String name,
       @Min(1) @Max(12) int fiscalYearStartsIn,
       @NotNull @Size(max = Texts.SHORT) String taxNumber,
-      @Nullable LocalDate taxedFrom) {}
+      @Nullable LocalDate taxedFrom,
+      @Nullable UUID usualTaxRateId) {}
 
   record TaxStepJson(@NotNull LocalDate from, @NotNull BigDecimal percent) {}
 
@@ -125,7 +127,8 @@ class BookController {
             facts.name(),
             Month.of(facts.fiscalYearStartsIn()),
             facts.taxNumber(),
-            facts.taxedFrom()),
+            facts.taxedFrom(),
+            facts.usualTaxRateId()),
         version);
   }
 
@@ -177,7 +180,8 @@ class BookController {
         b.fiscalYearStartsIn().getValue(),
         new FiscalYearJson(year.label(), year.first(), year.last()),
         b.taxNumber(),
-        b.taxedFrom());
+        b.taxedFrom(),
+        b.usualTaxRateId());
   }
 
   private TaxRateJson json(TaxRateService.Kept kept) {

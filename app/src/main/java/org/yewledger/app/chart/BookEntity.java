@@ -32,6 +32,7 @@ public class BookEntity {
 
   private String taxNumber;
   private @Nullable LocalDate taxedFrom;
+  private @Nullable UUID usualTaxRateId;
   @Version private int version;
 
   protected BookEntity() {}
@@ -46,11 +47,16 @@ public class BookEntity {
   }
 
   void become(
-      String name, Month fiscalYearStartsIn, String taxNumber, @Nullable LocalDate taxedFrom) {
+      String name,
+      Month fiscalYearStartsIn,
+      String taxNumber,
+      @Nullable LocalDate taxedFrom,
+      @Nullable UUID usualTaxRateId) {
     this.name = name;
     this.fiscalYearStartsIn = fiscalYearStartsIn.getValue();
     this.taxNumber = taxNumber;
     this.taxedFrom = taxedFrom;
+    this.usualTaxRateId = usualTaxRateId;
   }
 
   public Book toBook() {
@@ -80,6 +86,11 @@ public class BookEntity {
 
   public @Nullable LocalDate taxedFrom() {
     return taxedFrom;
+  }
+
+  /** The rate of categories that have none of their own; null if they have none. */
+  public @Nullable UUID usualTaxRateId() {
+    return usualTaxRateId;
   }
 
   public int version() {

@@ -28,17 +28,28 @@ import org.yewledger.core.ledger.Book;
 public class BookService {
   /** What of a book can change. The currency stays: every value in the book is in it. */
   public record BookFacts(
-      String name, Month fiscalYearStartsIn, String taxNumber, @Nullable LocalDate taxedFrom) {}
+      String name,
+      Month fiscalYearStartsIn,
+      String taxNumber,
+      @Nullable LocalDate taxedFrom,
+      @Nullable UUID usualTaxRateId) {}
 
   private final EntityManager entities;
   private final ChartService charts;
   private final KeptAccounts keptAccounts;
+  private final TaxRateService taxRates;
   private final Acts acts;
 
-  BookService(EntityManager entities, ChartService charts, KeptAccounts keptAccounts, Acts acts) {
+  BookService(
+      EntityManager entities,
+      ChartService charts,
+      KeptAccounts keptAccounts,
+      TaxRateService taxRates,
+      Acts acts) {
     this.entities = entities;
     this.charts = charts;
     this.keptAccounts = keptAccounts;
+    this.taxRates = taxRates;
     this.acts = acts;
   }
 
@@ -84,15 +95,21 @@ public class BookService {
     if (book.version() != version) {
       throw Conflict.changedMeanwhile("book");
     }
-    var before =
-        new BookFacts(book.name(), book.fiscalYearStartsIn(), book.taxNumber(), book.taxedFrom());
     String name = requireName(wanted.name(), id, chart);
     if (wanted.taxedFrom() != null && wanted.taxNumber().isBlank()) {
       throw Refusal.ofField(
           "tax-number-missing", "taxNumber", "Say the number under which the book is registered.");
     }
+    if (wanted.usualTaxRateId() != null) {
+      taxRates.requireOf(wanted.usualTaxRateId(), id);
+    }
     acts.begin(ActKind.CHANGE_BOOK, "Changed the facts of the book " + name);
-    book.become(name, wanted.fiscalYearStartsIn(), wanted.taxNumber().strip(), wanted.taxedFrom());
+    book.become(
+        name,
+        wanted.fiscalYearStartsIn(),
+        wanted.taxNumber().strip(),
+        wanted.taxedFrom(),
+        wanted.usualTaxRateId());
   }
 
   private static String requireName(String name, @Nullable UUID except, Chart chart) {

@@ -1,6 +1,7 @@
 package org.yewledger.app.chart;
 
 import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,9 +33,20 @@ public class KeptAccounts {
     return chart.keptByCore(book.id(), kind).orElseGet(() -> make(book, kind, chart));
   }
 
+  /** Where the book's sales tax stands: its first such account that is open, or a new one. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Account salesTax(Book book, Chart chart) {
+    return chart
+        .openAccounts(AccountKind.SALES_TAX, book.id())
+        .findFirst()
+        .orElseGet(() -> make(book, AccountKind.SALES_TAX, chart));
+  }
+
   private Account make(Book book, AccountKind kind, Chart chart) {
     String name = freeName(nameOf(kind), book, chart);
-    var account = new Account(Ids.next(), book, name, kind, book.currency(), false, null);
+    // Nothing of the tax was owed before the book was registered.
+    LocalDate opensOn = kind == AccountKind.SALES_TAX ? chart.book(book.id()).taxedFrom() : null;
+    var account = new Account(Ids.next(), book, name, kind, book.currency(), false, opensOn);
     if (!TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
       entities.persist(new AccountEntity(account, null, AccountFacts.NONE, LAST));
       entities.flush();
@@ -48,6 +60,7 @@ public class KeptAccounts {
       case DRAWINGS -> "Drawings and contributions";
       case EXCHANGE -> "Exchange gains and losses";
       case SUSPENSE -> "Suspense";
+      case SALES_TAX -> "Sales tax";
       default -> throw new IllegalArgumentException(kind + " is not kept by the core");
     };
   }

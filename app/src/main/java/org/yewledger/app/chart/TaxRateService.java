@@ -2,6 +2,7 @@ package org.yewledger.app.chart;
 
 import java.sql.Date;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,7 @@ import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
+import org.yewledger.core.ledger.SalesTaxes;
 import org.yewledger.core.tax.TaxRate;
 
 /** The sales-tax rates of the books. */
@@ -101,6 +103,12 @@ public class TaxRateService {
             .param(id)
             .query((row, no) -> String.valueOf(row.getString(1)))
             .list();
+    if (charts.chart().books().anyMatch(book -> id.equals(book.usualTaxRateId()))) {
+      throw Refusal.of(
+          "tax-rate-used",
+          "%s is the usual rate of its book. Choose another there first."
+              .formatted(before.rate().name()));
+    }
     if (!users.isEmpty()) {
       throw Refusal.of(
           "tax-rate-used",
@@ -110,6 +118,44 @@ public class TaxRateService {
     acts.begin(ActKind.TAX_RATES, "Removed the tax rate " + before.rate().name());
     jdbc.sql("delete from tax_rate_step where tax_rate_id = ?").param(id).update();
     jdbc.sql("delete from tax_rate where id = ?").param(id).update();
+  }
+
+  /** The sales tax of all books, as it bears on entries. */
+  @Transactional(readOnly = true)
+  public SalesTaxes taxes(Chart chart) {
+    Map<UUID, SalesTaxes.Registration> registered = new HashMap<>();
+    chart
+        .books()
+        .forEach(book -> {
+          if (book.taxedFrom() != null) {
+            registered.put(
+                book.id(), new SalesTaxes.Registration(book.taxedFrom(), book.usualTaxRateId()));
+          }
+        });
+    if (registered.isEmpty()) {
+      return SalesTaxes.NONE;
+    }
+    Map<UUID, SalesTaxes.Rate> rates = new HashMap<>();
+    all().forEach(kept -> rates.put(kept.id(), new SalesTaxes.Rate(kept.bookId(), kept.rate())));
+    Map<UUID, UUID> ofAccounts = new HashMap<>();
+    chart
+        .accounts()
+        .forEach(account -> {
+          UUID rate = chart.facts(account.id()).taxRateId();
+          if (rate != null) {
+            ofAccounts.put(account.id(), rate);
+          }
+        });
+    return new SalesTaxes(registered, rates, ofAccounts);
+  }
+
+  /**
+   * @throws NotFound if the book has no such rate
+   */
+  public void requireOf(UUID id, UUID bookId) {
+    if (!find(id).bookId().equals(bookId)) {
+      throw new NotFound("tax rate");
+    }
   }
 
   private Kept find(UUID id) {

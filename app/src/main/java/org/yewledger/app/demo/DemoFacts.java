@@ -2,9 +2,12 @@ package org.yewledger.app.demo;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.Month;
 import java.util.List;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.AccountFacts;
+import org.yewledger.app.chart.BookService;
 import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.tax.TaxRate;
@@ -16,8 +19,13 @@ final class DemoFacts {
 
   private DemoFacts() {}
 
-  static AccountFacts of(ChartAccount account) {
+  /**
+   * @param exempt the rate of what carries no sales tax
+   */
+  static AccountFacts of(ChartAccount account, UUID exempt) {
     return switch (account.name()) {
+      case "Account fees" ->
+          new AccountFacts("", "", "", "", "", "", false, null, null, exempt, "");
       case "Harbour Current" -> bank(account, "Harbour Bank", "harbour.example", null, null);
       case "Harbour Savings" -> bank(account, "Harbour Bank", "harbour.example", null, "1.12");
       case "Quillon Card" -> bank(account, "Quillon", "quillon.example", 3_000_00L, "14.9");
@@ -48,9 +56,20 @@ final class DemoFacts {
         "");
   }
 
-  static void addTaxRates(TaxRateService taxRates, Book book) {
-    taxRates.add(book.id(), rate("standard", "21"));
-    taxRates.add(book.id(), rate("reduced", "9"));
+  /**
+   * The press is registered, at the standard rate unless something else is said.
+   *
+   * @return the rate of what carries no sales tax
+   */
+  static UUID register(TaxRateService taxRates, BookService books, Book press) {
+    UUID standard = taxRates.add(press.id(), rate("standard", "21")).id();
+    taxRates.add(press.id(), rate("reduced", "9"));
+    UUID exempt = taxRates.add(press.id(), rate("exempt", "0")).id();
+    books.change(
+        press.id(),
+        new BookService.BookFacts(press.name(), Month.OCTOBER, "SL 4417", REGISTERED, standard),
+        0);
+    return exempt;
   }
 
   private static TaxRate rate(String name, String percent) {

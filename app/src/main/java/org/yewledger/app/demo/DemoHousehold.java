@@ -20,6 +20,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.chart.AccountEntity;
 import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.chart.BookService;
 import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.currency.RateService;
 import org.yewledger.app.household.HouseholdFounding;
@@ -58,6 +59,7 @@ class DemoHousehold implements ApplicationRunner {
   private final RuleService rules;
   private final RateService rates;
   private final TaxRateService taxRates;
+  private final BookService bookService;
   private final DemoMonths months;
 
   DemoHousehold(
@@ -67,6 +69,7 @@ class DemoHousehold implements ApplicationRunner {
       RuleService rules,
       RateService rates,
       TaxRateService taxRates,
+      BookService bookService,
       DemoMonths months) {
     this.founding = founding;
     this.entities = entities;
@@ -74,6 +77,7 @@ class DemoHousehold implements ApplicationRunner {
     this.rules = rules;
     this.rates = rates;
     this.taxRates = taxRates;
+    this.bookService = bookService;
     this.months = months;
   }
 
@@ -105,7 +109,9 @@ class DemoHousehold implements ApplicationRunner {
       books.put(name, book);
     }
     entities.flush();
-    DemoFacts.addTaxRates(taxRates, Objects.requireNonNull(books.get(AldercottChart.PRESS)));
+    UUID exempt =
+        DemoFacts.register(
+            taxRates, bookService, Objects.requireNonNull(books.get(AldercottChart.PRESS)));
     var chart = new DemoChart();
     for (ChartAccount a : AldercottChart.accounts()) {
       var account =
@@ -118,7 +124,7 @@ class DemoHousehold implements ApplicationRunner {
               a.group(),
               a.opensOn());
       UUID parent = a.parent() == null ? null : chart.account(a.parent()).id();
-      entities.persist(new AccountEntity(account, parent, DemoFacts.of(a), chart.size()));
+      entities.persist(new AccountEntity(account, parent, DemoFacts.of(a, exempt), chart.size()));
       chart.add(account);
     }
     entities.flush();

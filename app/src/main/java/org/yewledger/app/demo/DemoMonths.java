@@ -47,6 +47,7 @@ import org.yewledger.core.reconcile.StatementFigures;
 import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.RuleBook;
 import org.yewledger.core.rules.RuleLine;
+import org.yewledger.core.tax.TaxChoice;
 import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.demo.AldercottYear;
@@ -168,7 +169,9 @@ class DemoMonths {
                     chart.account(s.account()),
                     Amount.ofMinor(s.amountMinor(), bank.currency()),
                     s.note(),
-                    other(s, chart)))
+                    other(s, chart),
+                    // What is sold abroad carries no tax.
+                    bank.isForeign() ? TaxChoice.NONE : TaxChoice.AS_USUAL))
             .toList();
     var booking = new Booking(happening.payee(), happening.note(), parts);
     Booking.Booked booked = booking.entryFor(bank, line.toBankLine(), ledger);

@@ -7,22 +7,29 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.DataClassRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.payee.PayeeTexts;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.PostingTax;
+import org.yewledger.core.ledger.SalesTaxes;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Past;
 import org.yewledger.core.post.WaitingLine;
 import org.yewledger.core.rules.LastingWords;
+import org.yewledger.core.tax.TaxChoice;
+import org.yewledger.core.tax.TaxOnDay;
 
 /** How the payees of waiting lines were booked before. */
 @Component
@@ -39,14 +46,18 @@ class PastBookings {
       LocalDate date,
       UUID accountId,
       long amountMinor,
+      @Nullable UUID taxRateId,
+      PostingTax.@Nullable Role taxRole,
       boolean atBank) {}
 
   private final JdbcClient jdbc;
   private final PayeeTexts texts;
+  private final TaxRateService taxRates;
 
-  PastBookings(JdbcClient jdbc, PayeeTexts texts) {
+  PastBookings(JdbcClient jdbc, PayeeTexts texts, TaxRateService taxRates) {
     this.jdbc = jdbc;
     this.texts = texts;
+    this.taxRates = taxRates;
   }
 
   /**
@@ -74,11 +85,12 @@ class PastBookings {
     if (called.isEmpty()) {
       return Map.of();
     }
+    SalesTaxes taxes = taxRates.taxes(chart);
     Map<UUID, Past> pasts = new HashMap<>();
     rows(called.values()).stream()
         .collect(Collectors.groupingBy(Row::payeeId))
         .forEach((payee, rows) ->
-            pasts.put(payee, new Past(rows.getFirst().payee(), entries(rows, chart))));
+            pasts.put(payee, new Past(rows.getFirst().payee(), entries(rows, chart, taxes))));
     Map<String, Past> byText = new HashMap<>();
     called.forEach((text, payee) -> {
       Past past = pasts.get(payee);
@@ -93,7 +105,7 @@ class PastBookings {
     return jdbc.sql(
             """
             select w.id as payee_id, y.name as payee, e.id as entry_id, e.no, e.date, p.account_id, p.amount_minor,
-                   exists (select 1 from line_link k where k.household_id = :household and k.posting_id = p.id) as at_bank
+                   p.tax_rate_id, p.tax_role, exists (select 1 from line_link k where k.household_id = :household and k.posting_id = p.id) as at_bank
               from unnest(:payees) w(id)
               join payee y on y.household_id = :household and y.id = w.id
               cross join lateral (
@@ -110,13 +122,13 @@ class PastBookings {
         .list();
   }
 
-  private static List<Past.PastEntry> entries(List<Row> rows, Chart chart) {
+  private static List<Past.PastEntry> entries(List<Row> rows, Chart chart, SalesTaxes taxes) {
     Map<UUID, List<Row>> byEntry =
         rows.stream()
             .collect(Collectors.groupingBy(Row::entryId, LinkedHashMap::new, Collectors.toList()));
     var entries = new ArrayList<Past.PastEntry>();
     for (List<Row> postings : byEntry.values()) {
-      List<Past.PastPart> parts = parts(postings, chart);
+      List<Past.PastPart> parts = parts(postings, chart, taxes);
       if (!parts.isEmpty()) {
         Row first = postings.getFirst();
         entries.add(new Past.PastEntry(first.entryId(), first.no(), first.date(), parts));
@@ -129,7 +141,7 @@ class PastBookings {
    * Where the amount of an entry's bank line went; empty for what no single line tells, such as a
    * transfer whose both sides are at banks, or an exchange.
    */
-  private static List<Past.PastPart> parts(List<Row> postings, Chart chart) {
+  private static List<Past.PastPart> parts(List<Row> postings, Chart chart, SalesTaxes taxes) {
     List<Row> atBank = postings.stream().filter(Row::atBank).toList();
     if (atBank.size() != 1) {
       return List.of();
@@ -144,9 +156,25 @@ class PastBookings {
       if (!account.currency().equals(bank.currency()) || bank.isForeign()) {
         return List.of();
       }
-      parts.add(
-          new Past.PastPart(account, Amount.ofMinor(-posting.amountMinor(), bank.currency())));
+      Amount amount = Amount.ofMinor(-posting.amountMinor(), bank.currency());
+      if (posting.taxRole() == PostingTax.Role.TAX && !parts.isEmpty()) {
+        // The tax stands behind its net amount: together they are what was paid.
+        Past.PastPart net = parts.removeLast();
+        parts.add(new Past.PastPart(net.account(), net.amount().plus(amount), net.tax()));
+      } else {
+        parts.add(new Past.PastPart(account, amount, taxed(posting, account, taxes)));
+      }
     }
     return parts;
+  }
+
+  /** Whether a posting was taxed as its category is, or as somebody said. */
+  private static TaxChoice taxed(Row posting, Account account, SalesTaxes taxes) {
+    UUID usual =
+        taxes.on(account, TaxChoice.AS_USUAL, posting.date()).map(TaxOnDay::rateId).orElse(null);
+    if (Objects.equals(usual, posting.taxRateId())) {
+      return TaxChoice.AS_USUAL;
+    }
+    return posting.taxRateId() == null ? TaxChoice.NONE : TaxChoice.at(posting.taxRateId());
   }
 }

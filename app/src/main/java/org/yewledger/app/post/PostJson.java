@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.TaxChoices;
 import org.yewledger.app.journal.BookPostingsJson;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.core.gather.LineDetail;
@@ -109,11 +110,20 @@ final class PostJson {
       @Nullable OtherHalfJson half,
       @Nullable BookedBeforeJson before) {}
 
-  record ProposedPartJson(UUID accountId, BigDecimal amount, @Nullable BigDecimal otherAmount) {
+  record ProposedPartJson(
+      UUID accountId,
+      BigDecimal amount,
+      @Nullable BigDecimal otherAmount,
+      @Nullable UUID taxRateId,
+      @Nullable Boolean untaxed) {
     static ProposedPartJson of(Booking.Part part) {
       Amount other = part.other();
       return new ProposedPartJson(
-          part.account().id(), part.amount().decimal(), other == null ? null : other.decimal());
+          part.account().id(),
+          part.amount().decimal(),
+          other == null ? null : other.decimal(),
+          part.tax().rateId(),
+          TaxChoices.untaxed(part.tax()));
     }
   }
 
@@ -160,12 +170,19 @@ final class PostJson {
   record StacksJson(
       int count, int sure, int likely, List<SumJson> sums, int accounts, List<StackJson> stacks) {}
 
-  /** {@code otherAmount}: on an account in another currency, what arrives or leaves there. */
+  /**
+   * @param amount gross, with its sales tax
+   * @param otherAmount on an account in another currency, what arrives or leaves there
+   * @param taxRateId another rate than that of its category
+   * @param untaxed true if it contains no sales tax, whatever its category has
+   */
   record PartJson(
       @NotNull UUID accountId,
       @NotNull BigDecimal amount,
       @Nullable @Size(max = Texts.NOTE) String note,
-      @Nullable BigDecimal otherAmount) {
+      @Nullable BigDecimal otherAmount,
+      @Nullable UUID taxRateId,
+      @Nullable Boolean untaxed) {
 
     Booking.Part toPart(Account bankAccount, Chart chart) {
       Account account = chart.account(accountId);
@@ -173,7 +190,8 @@ final class PostJson {
           account,
           Amount.of(amount, bankAccount.currency()),
           note == null ? "" : note.strip(),
-          otherAmount == null ? null : Amount.of(otherAmount, account.currency()));
+          otherAmount == null ? null : Amount.of(otherAmount, account.currency()),
+          TaxChoices.of(taxRateId, untaxed, "parts"));
     }
   }
 

@@ -22,6 +22,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.journal.EntryTags;
+import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.journal.RevisionService;
 import org.yewledger.app.platform.Conflict;
@@ -30,12 +31,15 @@ import org.yewledger.app.rules.RuleJson.ApplicableJson;
 import org.yewledger.app.rules.RuleJson.EntryToChangeJson;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
+import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Draft;
+import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.Marks;
 import org.yewledger.core.post.Because;
+import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Reason;
-import org.yewledger.core.rules.Division;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.Trial;
 
@@ -48,6 +52,7 @@ class RuleApplication {
   private final EntryStore entries;
   private final LineLinks links;
   private final EntryTags tags;
+  private final LedgerService ledgers;
   private final RevisionService revisions;
   private final AccountLocks locks;
   private final Acts acts;
@@ -59,6 +64,7 @@ class RuleApplication {
       EntryStore entries,
       LineLinks links,
       EntryTags tags,
+      LedgerService ledgers,
       RevisionService revisions,
       AccountLocks locks,
       Acts acts) {
@@ -68,6 +74,7 @@ class RuleApplication {
     this.entries = entries;
     this.links = links;
     this.tags = tags;
+    this.ledgers = ledgers;
     this.revisions = revisions;
     this.locks = locks;
     this.acts = acts;
@@ -103,23 +110,28 @@ class RuleApplication {
     }
 
     /** The form that the rule gives it; what the bank says of it stays. */
-    Draft draft(Chart chart) {
+    Draft draft(Chart chart, Ledger ledger) {
       Account bank = bank(chart);
-      var lines = new ArrayList<Draft.Line>();
-      UUID linked = links.getFirst().postingId();
-      PostingEntity atBank =
-          postings.stream().filter(p -> p.id().equals(linked)).findFirst().orElseThrow();
-      lines.add(new Draft.Line(bank, atBank.amount(bank.currency()), atBank.note(), atBank.tax()));
-      for (Division.Part part :
-          rule.then().division().of(caught.line().line().amount(bank.currency()))) {
-        lines.add(new Draft.Line(chart.account(part.accountId()), part.amount().negated(), ""));
-      }
       Rule.Then then = rule.then();
+      BankLine line = caught.line().line();
+      List<Booking.Part> parts =
+          then.division().of(line.amount(bank.currency())).stream()
+              .map(part ->
+                  new Booking.Part(
+                      chart.account(part.accountId()), part.amount(), "", null, part.tax()))
+              .toList();
+      String payee = then.payee().isEmpty() ? entry.payee() : then.payee();
+      List<Draft.Line> lines =
+          new Booking(payee, "", parts)
+              .entryFor(bank, line, ledger).entry().postings().stream()
+                  .filter(p -> p.account().kind() != AccountKind.DRAWINGS)
+                  .map(p -> new Draft.Line(p.account(), p.amount(), p.note(), p.tax()))
+                  .toList();
       var marked = new ArrayList<>(tags);
       marked.addAll(then.tags());
       return new Draft(
           entry.date(),
-          then.payee().isEmpty() ? entry.payee() : then.payee(),
+          payee,
           entry.note().isEmpty() ? then.note() : entry.note(),
           lines,
           Marks.of(entry.reference(), entry.method(), marked));
@@ -146,6 +158,7 @@ class RuleApplication {
   @ForBookkeepers
   public int apply(UUID ruleId, List<EntryToChangeJson> wanted) {
     Chart chart = charts.chart();
+    Ledger ledger = ledgers.ledger(chart);
     Rule rule = rules.find(ruleId).toRule();
     Map<UUID, Target> byEntry = new HashMap<>();
     targets(rule, chart).forEach(target -> byEntry.put(target.entry().id(), target));
@@ -159,7 +172,7 @@ class RuleApplication {
       requireApplicable(target, chart);
       target.postings().forEach(p -> accounts.add(p.accountId()));
       accounts.addAll(rule.then().division().accounts());
-      drafts.put(one, target.draft(chart));
+      drafts.put(one, target.draft(chart, ledger));
     }
     locks.shared(accounts);
     acts.begin(

@@ -13,6 +13,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.app.chart.TaxChoices;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.rules.Condition;
@@ -21,6 +22,7 @@ import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.TextMatch;
 import org.yewledger.core.rules.TextPlace;
 import org.yewledger.core.rules.Trial;
+import org.yewledger.core.tax.TaxChoice;
 
 /** What the API says about rules, and how they are stored. */
 final class RuleJson {
@@ -164,13 +166,22 @@ final class RuleJson {
   /** A part of what is booked: a fixed amount, or a percentage of what these leave, or the rest. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record ShareJson(
-      @NotNull UUID accountId, @Nullable BigDecimal fixed, @Nullable BigDecimal percent) {
+      @NotNull UUID accountId,
+      @Nullable BigDecimal fixed,
+      @Nullable BigDecimal percent,
+      @Nullable UUID taxRateId,
+      @Nullable Boolean untaxed) {
+    private static ShareJson of(
+        UUID accountId, @Nullable BigDecimal fixed, @Nullable BigDecimal percent, TaxChoice tax) {
+      return new ShareJson(accountId, fixed, percent, tax.rateId(), TaxChoices.untaxed(tax));
+    }
+
     static ShareJson of(Division.Share share) {
       return switch (share.size()) {
-        case Division.Fixed(BigDecimal amount) -> new ShareJson(share.accountId(), amount, null);
+        case Division.Fixed(BigDecimal amount) -> of(share.accountId(), amount, null, share.tax());
         case Division.Percent(BigDecimal percent) ->
-            new ShareJson(share.accountId(), null, percent);
-        case Division.Rest() -> new ShareJson(share.accountId(), null, null);
+            of(share.accountId(), null, percent, share.tax());
+        case Division.Rest() -> of(share.accountId(), null, null, share.tax());
       };
     }
 
@@ -183,7 +194,8 @@ final class RuleJson {
           accountId,
           fixed != null
               ? new Division.Fixed(fixed)
-              : percent != null ? new Division.Percent(percent) : new Division.Rest());
+              : percent != null ? new Division.Percent(percent) : new Division.Rest(),
+          TaxChoices.of(taxRateId, untaxed, "shares"));
     }
 
     static Division division(List<ShareJson> shares) {
@@ -229,7 +241,7 @@ final class RuleJson {
               bookId,
               when,
               payee,
-              List.of(new ShareJson(NOT_SAID, null, null)),
+              List.of(ShareJson.of(NOT_SAID, null, null, TaxChoice.AS_USUAL)),
               tags,
               note,
               on,

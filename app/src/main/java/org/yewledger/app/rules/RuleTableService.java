@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.core.BadRows;
@@ -38,10 +39,15 @@ public class RuleTableService {
 
   private final ChartService charts;
   private final RuleService rules;
+  private final RuleCopies copies;
+  private final TaxRateService taxRates;
 
-  RuleTableService(ChartService charts, RuleService rules) {
+  RuleTableService(
+      ChartService charts, RuleService rules, RuleCopies copies, TaxRateService taxRates) {
     this.charts = charts;
     this.rules = rules;
+    this.copies = copies;
+    this.taxRates = taxRates;
   }
 
   /** The rules for the lines of a book, in their order. */
@@ -49,19 +55,21 @@ public class RuleTableService {
   public List<RuleRow> rows(UUID bookId) {
     Chart chart = charts.chart();
     chart.book(bookId);
+    List<TaxRateService.Kept> rates = taxRates.all();
     return rules.inOrder().stream()
         .map(RuleEntity::toRule)
         .filter(rule -> rule.bookId().equals(bookId))
-        .map(rule -> row(rule, chart))
+        .map(rule -> row(rule, chart, rates))
         .toList();
   }
 
-  private static RuleRow row(Rule rule, Chart chart) {
+  private static RuleRow row(Rule rule, Chart chart, List<TaxRateService.Kept> rates) {
     return new RuleRow(
         0,
         RuleService.told(rule, chart),
         rule.then().payee(),
-        DivisionText.of(rule.then().division(), id -> chart.account(id).name()),
+        DivisionText.of(
+            rule.then().division(), id -> chart.account(id).name(), id -> rateName(id, rates)),
         String.join(", ", rule.then().tags()),
         rule.then().note(),
         rule.isOn() ? "on" : "off",
@@ -78,11 +86,12 @@ public class RuleTableService {
   public int takeIn(UUID bookId, List<RuleRow> rows) {
     Chart chart = charts.chart();
     chart.book(bookId);
+    List<TaxRateService.Kept> rates = taxRates.all();
     var problems = new ArrayList<BadRows.Problem>();
     int added = 0;
     for (RuleRow row : rows) {
       try {
-        rules.add(rule(row, bookId, chart));
+        rules.add(rule(row, bookId, chart, rates));
         added++;
       } catch (Refusal e) {
         String column = COLUMNS.getOrDefault(e.field() == null ? "" : e.field(), "when");
@@ -109,7 +118,7 @@ public class RuleTableService {
     int copied = 0;
     for (Rule rule : rules.of(fromId)) {
       if (!there.contains(RuleService.told(rule, chart)) && hasSameNames(rule, toId, chart)) {
-        rules.add(RuleCopies.moved(rule, toId, chart));
+        rules.add(copies.moved(rule, toId, chart));
         copied++;
       }
     }
@@ -124,7 +133,7 @@ public class RuleTableService {
                 || named(account.name(), bookId, chart).filter(a -> !a.group()).isPresent());
   }
 
-  private static Rule rule(RuleRow row, UUID bookId, Chart chart) {
+  private static Rule rule(RuleRow row, UUID bookId, Chart chart, List<TaxRateService.Kept> rates) {
     Function<String, Optional<UUID>> accounts =
         name -> named(name, bookId, chart).or(() -> named(name, null, chart)).map(Account::id);
     return new Rule(
@@ -133,11 +142,26 @@ public class RuleTableService {
         ConditionReader.read(row.when(), accounts),
         new Rule.Then(
             row.payee(),
-            DivisionText.read(row.bookTo(), accounts),
+            DivisionText.read(row.bookTo(), accounts, name -> rateNamed(name, bookId, rates)),
             row.tags().isEmpty() ? List.of() : List.of(row.tags().split("\\s*,\\s*")),
             row.note()),
         isOn(row.switched()),
         trustedUpTo(row.trustedUpTo()));
+  }
+
+  private static String rateName(UUID id, List<TaxRateService.Kept> rates) {
+    return rates.stream()
+        .filter(kept -> kept.id().equals(id))
+        .map(kept -> kept.rate().name())
+        .findFirst()
+        .orElse("");
+  }
+
+  static Optional<UUID> rateNamed(String name, UUID bookId, List<TaxRateService.Kept> rates) {
+    return rates.stream()
+        .filter(kept -> kept.bookId().equals(bookId) && kept.rate().name().equalsIgnoreCase(name))
+        .map(TaxRateService.Kept::id)
+        .findFirst();
   }
 
   private static boolean isOn(String text) {

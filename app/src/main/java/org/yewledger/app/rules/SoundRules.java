@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.rules.Division;
@@ -12,6 +13,12 @@ import org.yewledger.core.rules.Rule;
 /** Whether a rule that a person writes can be carried out with the accounts that there are. */
 @Component
 class SoundRules {
+  private final TaxRateService taxRates;
+
+  SoundRules(TaxRateService taxRates) {
+    this.taxRates = taxRates;
+  }
+
   /**
    * What it looks for, and what it books as far as that is said.
    *
@@ -37,6 +44,10 @@ class SoundRules {
     List<Division.Share> shares = rule.then().division().shares();
     for (int i = 0; i < shares.size(); i++) {
       requireBookable(chart.account(shares.get(i).accountId()), "shares." + i + ".accountId");
+      UUID rate = shares.get(i).tax().rateId();
+      if (rate != null) {
+        taxRates.requireOf(rate, chart.account(shares.get(i).accountId()).bookId());
+      }
     }
   }
 

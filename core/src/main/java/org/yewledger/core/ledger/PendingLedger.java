@@ -3,7 +3,10 @@ package org.yewledger.core.ledger;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.yewledger.core.money.ExchangeRates;
+import org.yewledger.core.tax.TaxChoice;
+import org.yewledger.core.tax.TaxOnDay;
 
 /**
  * A ledger with entries that are made but not stored yet: of several lines booked at once, each
@@ -51,6 +54,16 @@ public final class PendingLedger implements Ledger {
   @Override
   public Account suspense(Book book) {
     return stored.suspense(book);
+  }
+
+  @Override
+  public Optional<TaxOnDay> tax(Account account, TaxChoice choice, LocalDate day) {
+    return stored.tax(account, choice, day);
+  }
+
+  @Override
+  public Account salesTax(Book book) {
+    return stored.salesTax(book);
   }
 
   @Override

@@ -2,6 +2,7 @@ package org.yewledger.core.post;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
@@ -14,8 +15,11 @@ import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.Marks;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.ledger.PostingTax;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
+import org.yewledger.core.tax.TaxChoice;
+import org.yewledger.core.tax.TaxOnDay;
 
 /**
  * How a waiting bank line is to be booked.
@@ -47,8 +51,15 @@ public record Booking(
    * @param amount in the currency of the bank line, with its sign: −12.00 is 12.00 spent
    * @param other where the account is of one's own and in another currency: what arrives or leaves
    *     there, in that currency, above zero; null otherwise
+   * @param tax which sales tax the amount, which is gross, contains
    */
-  public record Part(Account account, Amount amount, String note, @Nullable Amount other) {
+  public record Part(
+      Account account, Amount amount, String note, @Nullable Amount other, TaxChoice tax) {
+    /** A part that contains the tax that its category has. */
+    public Part(Account account, Amount amount, String note, @Nullable Amount other) {
+      this(account, amount, note, other, TaxChoice.AS_USUAL);
+    }
+
     public Part(Account account, Amount amount, String note) {
       this(account, amount, note, null);
     }
@@ -121,7 +132,7 @@ public record Booking(
       Amount share = values.share(part, bankAccount, placed);
       placed = placed.plus(part.amount());
       placedValue = placedValue.plus(share);
-      postings.add(posting(part, bankAccount, share, line, ledger));
+      postings.addAll(postings(part, bankAccount, share, line, ledger));
     }
     Amount gain = placedValue.minus(values.carried());
     if (!gain.isZero()) {
@@ -193,8 +204,11 @@ public record Booking(
     }
   }
 
-  /** A part's posting; {@code share} is its part of the line's value in the bank account's book. */
-  private static Posting posting(
+  /**
+   * A part's postings, its sales tax apart; {@code share} is its part of the line's value in the
+   * bank account's book.
+   */
+  private static List<Posting> postings(
       Part part, Account bankAccount, Amount share, BankLine line, Ledger ledger) {
     Account account = part.account();
     ExchangeRates rates = ledger.rates();
@@ -203,7 +217,29 @@ public record Booking(
         account.isForeign()
             ? rates.convert(part.amount(), account.currency(), line.bookedOn())
             : value;
-    return new Posting(account, amount.negated(), value.negated(), part.note());
+    Optional<TaxOnDay> tax = ledger.tax(account, part.tax(), line.bookedOn());
+    return tax.isEmpty() || account.isForeign()
+        ? List.of(new Posting(account, amount.negated(), value.negated(), part.note()))
+        : taxed(account, amount.negated(), part.note(), tax.get(), ledger);
+  }
+
+  /** A gross amount as net and tax; the two add up to it. */
+  private static List<Posting> taxed(
+      Account account, Amount gross, String note, TaxOnDay rate, Ledger ledger) {
+    Amount tax = rate.taxIn(gross);
+    Amount net = gross.minus(tax);
+    var netPosting =
+        new Posting(account, net, net, note, new PostingTax(rate.rateId(), PostingTax.Role.NET));
+    return tax.isZero()
+        ? List.of(netPosting)
+        : List.of(
+            netPosting,
+            new Posting(
+                ledger.salesTax(account.book()),
+                tax,
+                tax,
+                "",
+                new PostingTax(rate.rateId(), PostingTax.Role.TAX)));
   }
 
   /** All of a line moved to, or come from, an account of one's own in another currency. */

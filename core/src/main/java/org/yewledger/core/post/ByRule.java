@@ -55,7 +55,8 @@ final class ByRule {
               account,
               part.amount(),
               "",
-              inItsCurrency(account, part.amount(), waiting, situation)));
+              inItsCurrency(account, part.amount(), waiting, situation),
+              part.tax()));
     }
     return parts;
   }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.rules.Rule;
 
 /** The facts that support a proposal, as data: how they are told is a matter of the interface. */
@@ -18,6 +19,47 @@ public sealed interface Evidence {
       OpenPosting posting, long daysApart, List<String> sharedWords, boolean rivalled)
       implements Evidence {
     public StandsInTheBooks {
+      sharedWords = List.copyOf(sharedWords);
+    }
+  }
+
+  /**
+   * Several postings that no bank line has confirmed add up to the line, as a deposit of cheques.
+   *
+   * @param sharedWords what the bank's text and the entries both say
+   * @param rivalled whether other postings add up to it as well
+   */
+  record StandsInSeveral(List<OpenPosting> postings, List<String> sharedWords, boolean rivalled)
+      implements Evidence {
+    public StandsInSeveral {
+      postings = List.copyOf(postings);
+      sharedWords = List.copyOf(sharedWords);
+    }
+  }
+
+  /**
+   * The line and others that wait add up to one posting that no bank line has confirmed.
+   *
+   * @param lineIds all of them, this one too
+   * @param rivalled whether other lines add up to it as well
+   */
+  record PartOfAnEntry(OpenPosting posting, List<UUID> lineIds, boolean rivalled)
+      implements Evidence {
+    public PartOfAnEntry {
+      lineIds = List.copyOf(lineIds);
+    }
+  }
+
+  /**
+   * A posting of nearly the same amount stands on the line's account: a tip was given, or a fee
+   * kept.
+   *
+   * @param difference what the line moves beyond the posting, with the line's sign
+   */
+  record NearlyStands(
+      OpenPosting posting, Amount difference, long daysApart, List<String> sharedWords)
+      implements Evidence {
+    public NearlyStands {
       sharedWords = List.copyOf(sharedWords);
     }
   }

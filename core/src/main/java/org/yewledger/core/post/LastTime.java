@@ -58,14 +58,15 @@ final class LastTime {
    */
   private static Optional<List<Booking.Part>> parts(PastEntry entry, Amount amount) {
     if (entry.parts().size() == 1) {
-      return Optional.of(List.of(new Booking.Part(entry.parts().getFirst().account(), amount, "")));
+      return Optional.of(List.of(part(entry.parts().getFirst(), amount)));
     }
     if (!entry.whole().equals(amount)) {
       return Optional.empty();
     }
-    return Optional.of(
-        entry.parts().stream()
-            .map(part -> new Booking.Part(part.account(), part.amount(), ""))
-            .toList());
+    return Optional.of(entry.parts().stream().map(part -> part(part, part.amount())).toList());
+  }
+
+  private static Booking.Part part(Past.PastPart like, Amount amount) {
+    return new Booking.Part(like.account(), amount, "", null, like.tax());
   }
 }

@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.tax.TaxChoice;
 
 /**
  * How the lines of a payee were booked before.
@@ -43,12 +44,19 @@ public record Past(String payee, List<PastEntry> entries) {
     boolean isLike(PastEntry other) {
       return parts.size() == 1 && other.parts.size() == 1
           ? parts.getFirst().account().equals(other.parts.getFirst().account())
+              && parts.getFirst().tax().equals(other.parts.getFirst().tax())
           : Set.copyOf(parts).equals(Set.copyOf(other.parts));
     }
   }
 
   /**
-   * @param amount with the sign of the bank line: −12.00 is 12.00 spent
+   * @param amount with the sign of the bank line: −12.00 is 12.00 spent; gross, with its tax
+   * @param tax whether it was taxed as its category is
    */
-  public record PastPart(Account account, Amount amount) {}
+  public record PastPart(Account account, Amount amount, TaxChoice tax) {
+    /** A part with the tax that its category has. */
+    public PastPart(Account account, Amount amount) {
+      this(account, amount, TaxChoice.AS_USUAL);
+    }
+  }
 }

@@ -62,6 +62,10 @@ public record Proposal(
     return switch (evidence) {
       case Evidence.StandsInTheBooks known ->
           !known.rivalled() && (known.posting().awaited() || !known.sharedWords().isEmpty());
+      case Evidence.StandsInSeveral several ->
+          !several.rivalled() && !several.sharedWords().isEmpty();
+      case Evidence.PartOfAnEntry part -> !part.rivalled();
+      case Evidence.NearlyStands nearly -> false;
       case Evidence.OtherHalf half -> !half.rivalled() && half.named();
       case Evidence.RuleFits fits -> fits.trouble() == null && !fits.atRateOfTheDay();
       case Evidence.BookedBefore before -> before.always();

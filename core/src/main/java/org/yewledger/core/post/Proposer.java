@@ -27,7 +27,7 @@ public final class Proposer {
 
   private final Situation situation;
   private final Map<OnAccount, List<OpenPosting>> open = new HashMap<>();
-  private final Map<Integer, Evidence.StandsInTheBooks> known;
+  private final Map<Integer, Evidence> known = new HashMap<>();
   private final Map<Integer, Evidence.OtherHalf> halves;
   private final Map<UUID, WaitingLine> byId = new HashMap<>();
   private final Map<UUID, Optional<Rule>> rules = new HashMap<>();
@@ -41,7 +41,10 @@ public final class Proposer {
     }
     List<WaitingLine> lines = situation.lines();
     lines.forEach(line -> byId.put(line.id(), line));
-    known = KnownEntries.of(lines, situation.open());
+    Map<Integer, Evidence.StandsInTheBooks> pairs = KnownEntries.of(lines, situation.open());
+    known.putAll(pairs);
+    known.putAll(KnownGroups.of(lines, situation.open(), pairs));
+    known.putAll(NearlyKnown.of(lines, situation.open(), known));
     List<Integer> free =
         IntStream.range(0, lines.size()).filter(at -> !known.containsKey(at)).boxed().toList();
     halves =
@@ -56,7 +59,7 @@ public final class Proposer {
 
   private Proposal propose(int place) {
     WaitingLine waiting = situation.lines().get(place);
-    Evidence.StandsInTheBooks standing = known.get(place);
+    Evidence standing = known.get(place);
     if (standing != null) {
       return proposal(waiting, Reason.KNOWN_ENTRY, null, standing);
     }

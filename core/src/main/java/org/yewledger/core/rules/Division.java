@@ -10,6 +10,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.tax.TaxChoice;
 
 /**
  * Where a rule books the amount of a line: all of it to one account, or fixed amounts first, then
@@ -31,10 +32,18 @@ public record Division(List<Share> shares) {
   /** What the others leave. */
   public record Rest() implements Size {}
 
-  public record Share(UUID accountId, Size size) {}
+  /**
+   * @param tax which sales tax its part, which is gross, contains
+   */
+  public record Share(UUID accountId, Size size, TaxChoice tax) {
+    /** A share with the tax that its category has. */
+    public Share(UUID accountId, Size size) {
+      this(accountId, size, TaxChoice.AS_USUAL);
+    }
+  }
 
   /** A part of a line's amount, with its sign. */
-  public record Part(UUID accountId, Amount amount) {}
+  public record Part(UUID accountId, Amount amount, TaxChoice tax) {}
 
   /** All to one account. */
   public static Division wholeTo(UUID accountId) {
@@ -109,7 +118,7 @@ public record Division(List<Share> shares) {
   public Division withAccounts(UnaryOperator<UUID> others) {
     return new Division(
         shares.stream()
-            .map(share -> new Share(others.apply(share.accountId()), share.size()))
+            .map(share -> new Share(others.apply(share.accountId()), share.size(), share.tax()))
             .toList());
   }
 
@@ -148,7 +157,10 @@ public record Division(List<Share> shares) {
       if (part.signum() > 0) {
         Amount amount = Amount.of(part, whole.currency());
         parts.add(
-            new Part(shares.get(i).accountId(), whole.sign() < 0 ? amount.negated() : amount));
+            new Part(
+                shares.get(i).accountId(),
+                whole.sign() < 0 ? amount.negated() : amount,
+                shares.get(i).tax()));
       }
     }
     return parts;

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -22,8 +23,16 @@ import org.yewledger.core.ledger.Book;
  * name; refunds and payments of others happen to be equal to them.
  */
 final class LabelledYear {
-  /** What is true of a line; exactly one of the three, or none where nothing was known. */
-  record Truth(@Nullable UUID entry, @Nullable UUID twin, @Nullable Account category) {}
+  /**
+   * What is true of a line; exactly one of the three, or none where nothing was known.
+   *
+   * @param entries the typed entries that it is, or is a part of
+   */
+  record Truth(Set<UUID> entries, @Nullable UUID twin, @Nullable Account category) {
+    static Truth of(UUID... entries) {
+      return new Truth(Set.of(entries), null, null);
+    }
+  }
 
   /** What arrives in a week, and what the person has typed by then. */
   record Week(List<WaitingLine> lines, List<OpenPosting> typed, Map<UUID, Truth> truth) {}
@@ -119,6 +128,9 @@ final class LabelledYear {
       transfer(CURRENT, CARD, monday.plusDays(2), week);
     }
     coincidence(monday, week);
+    deposit(monday, week);
+    inTwo(monday, week);
+    tip(monday.plusDays(random.nextInt(6)), week);
     neverComes(monday, week);
     return week;
   }
@@ -132,10 +144,10 @@ final class LabelledYear {
       String name = random.nextInt(12) == 0 ? "Something for Tobias" : shop.name();
       LocalDate typedFor = day.minusDays(name.equals(shop.name()) ? random.nextInt(4) : 1);
       OpenPosting typed = typed(account, typedFor, minor, name, false, week);
-      week.truth().put(line.id(), new Truth(typed.id(), null, null));
+      week.truth().put(line.id(), Truth.of(typed.id()));
     } else {
       Account category = random.nextInt(4) == 0 ? shop.other() : shop.category();
-      week.truth().put(line.id(), new Truth(null, null, category));
+      week.truth().put(line.id(), new Truth(Set.of(), null, category));
     }
   }
 
@@ -149,12 +161,12 @@ final class LabelledYear {
     if (random.nextInt(4) == 0) {
       // Booked from its other side before this one came.
       OpenPosting open = typed(to, day, minor, "Transfer to " + to.name(), true, week);
-      week.truth().put(in.id(), new Truth(open.id(), null, null));
+      week.truth().put(in.id(), Truth.of(open.id()));
       return;
     }
     WaitingLine out = arrives(from, day, -minor, "TRANSFER " + tail + "DD", week);
-    week.truth().put(out.id(), new Truth(null, in.id(), null));
-    week.truth().put(in.id(), new Truth(null, out.id(), null));
+    week.truth().put(out.id(), new Truth(Set.of(), in.id(), null));
+    week.truth().put(in.id(), new Truth(Set.of(), out.id(), null));
   }
 
   /** A refund on one account that happens to be what a shop took from another. */
@@ -173,8 +185,71 @@ final class LabelledYear {
             minor,
             noisy(shop.text(), monday) + " REFUND",
             week);
-    week.truth().put(spent.id(), new Truth(null, null, shop.category()));
-    week.truth().put(back.id(), new Truth(null, null, shop.category()));
+    week.truth().put(spent.id(), new Truth(Set.of(), null, shop.category()));
+    week.truth().put(back.id(), new Truth(Set.of(), null, shop.category()));
+  }
+
+  /** Cheques are typed one by one and paid in together. */
+  private void deposit(LocalDate monday, Week week) {
+    if (random.nextInt(2) > 0) {
+      return;
+    }
+    long sum = 0;
+    var entries = new UUID[2 + random.nextInt(3)];
+    for (int i = 0; i < entries.length; i++) {
+      long minor = 1_000L + random.nextInt(20_000);
+      sum += minor;
+      entries[i] =
+          typed(
+                  CURRENT,
+                  monday.plusDays(random.nextInt(3)),
+                  minor,
+                  "Cheque of " + FIRST.get(random.nextInt(FIRST.size())),
+                  false,
+                  week)
+              .id();
+    }
+    WaitingLine line = arrives(CURRENT, monday.plusDays(3), sum, "PAYING IN 000" + count, week);
+    week.truth().put(line.id(), Truth.of(entries));
+  }
+
+  /** One order is typed once, and taken as two deliveries. */
+  private void inTwo(LocalDate monday, Week week) {
+    if (random.nextInt(2) > 0) {
+      return;
+    }
+    Shop shop = shops.get(random.nextInt(shops.size()));
+    long one = 1_500L + random.nextInt(4_000);
+    long two = 700L + random.nextInt(3_000);
+    OpenPosting order = typed(CARD, monday, -one - two, shop.name(), false, week);
+    for (long part : new long[] {one, two}) {
+      WaitingLine line =
+          arrives(
+              CARD,
+              monday.plusDays(1L + random.nextInt(4)),
+              -part,
+              noisy(shop.text(), monday),
+              week);
+      week.truth().put(line.id(), Truth.of(order.id()));
+    }
+  }
+
+  /** The bill is typed at the table, and comes with the tip. */
+  private void tip(LocalDate day, Week week) {
+    if (random.nextInt(2) > 0) {
+      return;
+    }
+    long bill = 1_800L + random.nextInt(6_000);
+    long tip = bill / 100 * (5 + random.nextInt(11));
+    OpenPosting typed = typed(CARD, day, -bill, "Whimbrel Tearoom", false, week);
+    WaitingLine line =
+        arrives(
+            CARD,
+            day.plusDays(random.nextInt(3)),
+            -bill - tip,
+            noisy("WHIMBREL TEAROOM", day),
+            week);
+    week.truth().put(line.id(), Truth.of(typed.id()));
   }
 
   /** Typed by mistake, or paid in cash after all. */

@@ -9,7 +9,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yewledger.core.ledger.Account;
@@ -80,7 +82,7 @@ public class ProposalQualityTest {
   }
 
   private void judge(Proposal proposal, LabelledYear.Truth truth) {
-    if (truth.entry() != null) {
+    if (!truth.entries().isEmpty()) {
       score(Reason.KNOWN_ENTRY).there++;
     }
     if (truth.twin() != null) {
@@ -88,7 +90,16 @@ public class ProposalQualityTest {
     }
     boolean right =
         switch (proposal.evidence()) {
-          case Evidence.StandsInTheBooks known -> known.posting().id().equals(truth.entry());
+          case Evidence.StandsInTheBooks known ->
+              truth.entries().equals(Set.of(known.posting().id()));
+          case Evidence.StandsInSeveral several ->
+              truth
+                  .entries()
+                  .equals(
+                      several.postings().stream().map(OpenPosting::id).collect(Collectors.toSet()));
+          case Evidence.PartOfAnEntry part -> truth.entries().equals(Set.of(part.posting().id()));
+          case Evidence.NearlyStands nearly ->
+              truth.entries().equals(Set.of(nearly.posting().id()));
           case Evidence.OtherHalf half -> half.twinId().equals(truth.twin());
           case Evidence.BookedBefore before -> goesTo(proposal, truth.category());
           default -> false;
@@ -107,8 +118,7 @@ public class ProposalQualityTest {
   }
 
   private void post(WaitingLine line, LabelledYear.Truth truth, List<OpenPosting> open) {
-    UUID entry = truth.entry();
-    open.removeIf(posting -> posting.id().equals(entry));
+    open.removeIf(posting -> truth.entries().contains(posting.id()));
     Account category = truth.category();
     if (category != null) {
       Amount amount = line.line().amount(line.account().currency());

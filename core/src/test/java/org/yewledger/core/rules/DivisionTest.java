@@ -13,15 +13,19 @@ import static org.yewledger.core.Fixtures.rule;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import org.testng.annotations.Test;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.rules.Division.Fixed;
 import org.yewledger.core.rules.Division.Percent;
 import org.yewledger.core.rules.Division.Rest;
 import org.yewledger.core.rules.Division.Share;
+import org.yewledger.core.tax.TaxChoice;
 
 public class DivisionTest {
   private static final UUID A = new UUID(0, 1);
@@ -50,15 +54,16 @@ public class DivisionTest {
     assertEquals(
         division.of(eur(-10_000)),
         List.of(
-            new Division.Part(B, eur(-1_000)),
-            new Division.Part(C, eur(-3_000)),
-            new Division.Part(A, eur(-6_000))));
+            new Division.Part(B, eur(-1_000), TaxChoice.AS_USUAL),
+            new Division.Part(C, eur(-3_000), TaxChoice.AS_USUAL),
+            new Division.Part(A, eur(-6_000), TaxChoice.AS_USUAL)));
   }
 
   @Test
   public void leavesOutWhatComesToNothing() {
     assertEquals(
-        of(fixed(A, "60"), rest(B)).of(eur(6_000)), List.of(new Division.Part(A, eur(6_000))));
+        of(fixed(A, "60"), rest(B)).of(eur(6_000)),
+        List.of(new Division.Part(A, eur(6_000), TaxChoice.AS_USUAL)));
   }
 
   @Test
@@ -113,5 +118,35 @@ public class DivisionTest {
     assertEquals(
         rule(onCurrent, "", Division.wholeTo(CARD.id())).accounts(),
         Set.of(CURRENT.id(), CARD.id()));
+  }
+
+  @Test
+  public void isReadBackFromItsText() {
+    Map<UUID, String> names = Map.of(A, "Rent", B, "60 years of paper", C, "Groceries");
+    Map<UUID, String> rates = Map.of(new UUID(1, 1), "reduced");
+    for (Division division :
+        List.of(
+            Division.wholeTo(C),
+            of(new Share(A, new Rest(), TaxChoice.NONE)),
+            of(new Share(A, new Rest(), TaxChoice.at(new UUID(1, 1)))),
+            Division.wholeTo(B),
+            of(fixed(A, "60"), new Share(C, new Rest(), TaxChoice.at(new UUID(1, 1)))),
+            of(percent(A, "12.5"), rest(C)))) {
+      String text = DivisionText.of(division, names::get, rates::get);
+      assertEquals(DivisionText.read(text, by(names), by(rates)), division, text);
+    }
+    for (String text :
+        List.of(
+            "Nowhere", "60 Nowhere; rest Rent", "sixty Rent; rest Groceries", "Rent taxed high")) {
+      refusalOf(() -> DivisionText.read(text, by(names), by(rates)));
+    }
+  }
+
+  private static Function<String, Optional<UUID>> by(Map<UUID, String> names) {
+    return name ->
+        names.entrySet().stream()
+            .filter(e -> e.getValue().equals(name))
+            .map(Map.Entry::getKey)
+            .findFirst();
   }
 }

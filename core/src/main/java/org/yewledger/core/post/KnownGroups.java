@@ -1,0 +1,205 @@
+package org.yewledger.core.post;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.rules.LastingWords;
+
+/**
+ * Lines that are several entries together, as a deposit of three cheques, and entries that come as
+ * several lines: what {@link KnownEntries} has left, put together by adding up.
+ *
+ * <p>Cost: for each line or posting that is left, at most the sums of five of the ten nearest.
+ */
+final class KnownGroups {
+  private static final int MOST_TOGETHER = 5;
+  private static final int NEAREST = 10;
+
+  /** Places whose amounts add up to what is looked for, and whether others do as well. */
+  private record Found(List<Integer> places, boolean rivalled) {}
+
+  private final List<WaitingLine> lines;
+  private final List<OpenPosting> open;
+  private final Set<Integer> lineTaken;
+  private final Set<Integer> postingTaken = new HashSet<>();
+  private final Map<Integer, Evidence> known = new HashMap<>();
+
+  private KnownGroups(
+      List<WaitingLine> lines,
+      List<OpenPosting> open,
+      Map<Integer, Evidence.StandsInTheBooks> pairs) {
+    this.lines = lines;
+    this.open = open;
+    lineTaken = new HashSet<>(pairs.keySet());
+    Set<UUID> paired = new HashSet<>();
+    pairs.values().forEach(pair -> paired.add(pair.posting().id()));
+    for (int i = 0; i < open.size(); i++) {
+      if (paired.contains(open.get(i).id())) {
+        postingTaken.add(i);
+      }
+    }
+  }
+
+  /**
+   * What each line is that is no entry by itself, by its place among the lines.
+   *
+   * @param pairs those that are known already, with their entries
+   */
+  static Map<Integer, Evidence> of(
+      List<WaitingLine> lines,
+      List<OpenPosting> open,
+      Map<Integer, Evidence.StandsInTheBooks> pairs) {
+    if (open.size() == pairs.size()) {
+      return Map.of();
+    }
+    var groups = new KnownGroups(lines, open, pairs);
+    groups.linesOfSeveralEntries();
+    groups.entriesOfSeveralLines();
+    return groups.known;
+  }
+
+  private void linesOfSeveralEntries() {
+    var free = new ByDay();
+    for (int at = 0; at < open.size(); at++) {
+      OpenPosting posting = open.get(at);
+      // The other half of a transfer comes by itself.
+      if (!postingTaken.contains(at) && !posting.awaited()) {
+        free.add(at, posting.accountId(), posting.amountMinor(), posting.date());
+      }
+    }
+    for (int place = 0; place < lines.size(); place++) {
+      if (lineTaken.contains(place)) {
+        continue;
+      }
+      WaitingLine line = lines.get(place);
+      long amount = line.line().amountMinor();
+      List<Integer> candidates =
+          free.near(line.account().id(), amount, line.line().bookedOn(), OpenPosting.WINDOW_DAYS)
+              .filter(at -> !postingTaken.contains(at))
+              .filter(at -> isPartOf(open.get(at).amountMinor(), amount))
+              .limit(NEAREST)
+              .toList();
+      Found found = together(candidates, amount, at -> open.get(at).amountMinor());
+      if (found != null) {
+        knowAsSeveral(place, line.line(), found);
+      }
+    }
+  }
+
+  private static boolean isPartOf(long part, long whole) {
+    return part != 0 && Math.abs(part) < Math.abs(whole);
+  }
+
+  /** Money paid out together is to one payee; cheques paid in together are of anybody. */
+  private void knowAsSeveral(int place, BankLine line, Found found) {
+    Set<String> words = LastingWords.telling(line);
+    List<OpenPosting> postings = found.places().stream().map(open::get).toList();
+    Set<String> shared = new LinkedHashSet<>(words);
+    shared.retainAll(
+        postings.stream()
+            .flatMap(posting -> LastingWords.telling(posting.text()).stream())
+            .collect(Collectors.toSet()));
+    if (line.amountMinor() < 0 && shared.isEmpty()) {
+      return;
+    }
+    lineTaken.add(place);
+    postingTaken.addAll(found.places());
+    known.put(place, new Evidence.StandsInSeveral(postings, List.copyOf(shared), found.rivalled()));
+  }
+
+  private void entriesOfSeveralLines() {
+    var free = new ByDay();
+    for (int place = 0; place < lines.size(); place++) {
+      if (!lineTaken.contains(place)) {
+        WaitingLine line = lines.get(place);
+        free.add(place, line.account().id(), line.line().amountMinor(), line.line().bookedOn());
+      }
+    }
+    for (int at = 0; at < open.size(); at++) {
+      OpenPosting posting = open.get(at);
+      if (postingTaken.contains(at) || posting.awaited()) {
+        continue;
+      }
+      Found found =
+          together(
+              partsOf(posting, free),
+              posting.amountMinor(),
+              place -> lines.get(place).line().amountMinor());
+      if (found != null) {
+        knowAsParts(at, posting, found);
+      }
+    }
+  }
+
+  private void knowAsParts(int at, OpenPosting posting, Found found) {
+    lineTaken.addAll(found.places());
+    postingTaken.add(at);
+    List<UUID> ids = found.places().stream().map(place -> lines.get(place).id()).toList();
+    for (int place : found.places()) {
+      known.put(place, new Evidence.PartOfAnEntry(posting, ids, found.rivalled()));
+    }
+  }
+
+  /** Lines that name the payee of the entry: without a word in common sums are coincidence. */
+  private List<Integer> partsOf(OpenPosting posting, ByDay free) {
+    Set<String> words = LastingWords.telling(posting.text());
+    return free.near(
+            posting.accountId(), posting.amountMinor(), posting.date(), OpenPosting.WINDOW_DAYS)
+        .filter(place -> !lineTaken.contains(place))
+        .filter(place -> isPartOf(lines.get(place).line().amountMinor(), posting.amountMinor()))
+        .filter(place ->
+            LastingWords.telling(lines.get(place).line()).stream().anyMatch(words::contains))
+        .limit(NEAREST)
+        .toList();
+  }
+
+  private interface AmountAt {
+    long of(int place);
+  }
+
+  /** The first two to five of the candidates, the nearest first, that add up to the amount. */
+  private static @Nullable Found together(List<Integer> candidates, long amount, AmountAt amounts) {
+    var search = new Search(candidates, amounts);
+    search.from(0, amount, new ArrayList<>());
+    return search.first == null ? null : new Found(search.first, search.count > 1);
+  }
+
+  private static final class Search {
+    private final List<Integer> candidates;
+    private final AmountAt amounts;
+    private @Nullable List<Integer> first;
+    private int count;
+
+    Search(List<Integer> candidates, AmountAt amounts) {
+      this.candidates = candidates;
+      this.amounts = amounts;
+    }
+
+    void from(int at, long left, List<Integer> taken) {
+      if (left == 0 && taken.size() > 1) {
+        count++;
+        first = first == null ? List.copyOf(taken) : first;
+        return;
+      }
+      if (taken.size() == MOST_TOGETHER || count > 1) {
+        return;
+      }
+      for (int next = at; next < candidates.size(); next++) {
+        long part = amounts.of(candidates.get(next));
+        if (Math.abs(part) <= Math.abs(left)) {
+          taken.add(candidates.get(next));
+          from(next + 1, left - part, taken);
+          taken.removeLast();
+        }
+      }
+    }
+  }
+}

@@ -1,0 +1,115 @@
+package org.yewledger.core.post;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.money.Amount;
+import org.yewledger.core.rules.LastingWords;
+
+/**
+ * Lines that are an entry but for a little: a bill with the tip that was added, a sale without the
+ * fee that was kept. Only where both name the same payee and nothing else is as near.
+ *
+ * <p>Cost: linear in lines and in the postings of each account that are left.
+ */
+final class NearlyKnown {
+  /** A tip is up to so many percent of what was typed. */
+  private static final int TIP_PERCENT = 20;
+
+  /** A fee that is kept is up to so many percent. */
+  private static final int FEE_PERCENT = 6;
+
+  /** A bill is typed when it is paid, and comes within days. */
+  private static final int DAYS = 3;
+
+  private NearlyKnown() {}
+
+  /**
+   * By the place among the lines, for those that are not known otherwise.
+   *
+   * @param known what is known already
+   */
+  static Map<Integer, Evidence> of(
+      List<WaitingLine> lines, List<OpenPosting> open, Map<Integer, Evidence> known) {
+    ByDay left = left(open, known);
+    Set<Integer> taken = new HashSet<>();
+    Map<Integer, Evidence> nearly = new HashMap<>();
+    for (int place = 0; place < lines.size(); place++) {
+      if (known.containsKey(place)) {
+        continue;
+      }
+      WaitingLine line = lines.get(place);
+      List<Integer> near =
+          left.near(line.account().id(), line.line().amountMinor(), line.line().bookedOn(), DAYS)
+              .filter(at -> !taken.contains(at))
+              .filter(at -> !open.get(at).date().isAfter(line.line().bookedOn()))
+              .filter(at -> isNear(line.line().amountMinor(), open.get(at).amountMinor()))
+              .filter(at -> isSamePayee(line.line(), open.get(at)))
+              .limit(2)
+              .toList();
+      if (near.size() == 1) {
+        taken.add(near.getFirst());
+        nearly.put(place, evidence(line, open.get(near.getFirst())));
+      }
+    }
+    return nearly;
+  }
+
+  /** What is no line's yet, by account. An awaited half has its amount from another bank. */
+  private static ByDay left(List<OpenPosting> open, Map<Integer, Evidence> known) {
+    Set<UUID> taken = new HashSet<>();
+    known
+        .values()
+        .forEach(evidence -> {
+          switch (evidence) {
+            case Evidence.StandsInTheBooks standing -> taken.add(standing.posting().id());
+            case Evidence.StandsInSeveral several ->
+                several.postings().forEach(posting -> taken.add(posting.id()));
+            case Evidence.PartOfAnEntry part -> taken.add(part.posting().id());
+            default -> {}
+          }
+        });
+    var left = new ByDay();
+    for (int at = 0; at < open.size(); at++) {
+      OpenPosting posting = open.get(at);
+      if (!taken.contains(posting.id()) && !posting.awaited()) {
+        left.add(at, posting.accountId(), posting.amountMinor(), posting.date());
+      }
+    }
+    return left;
+  }
+
+  /** One word in common, such as WATER, does not make two payees one. */
+  private static boolean isSamePayee(BankLine line, OpenPosting posting) {
+    int shared = shared(line, posting).size();
+    return shared > 1 || (shared == 1 && LastingWords.telling(posting.text()).size() == 1);
+  }
+
+  private static Set<String> shared(BankLine line, OpenPosting posting) {
+    Set<String> shared = new LinkedHashSet<>(LastingWords.telling(line));
+    shared.retainAll(LastingWords.telling(posting.text()));
+    return shared;
+  }
+
+  /** Out a little more than was typed, or in a little less. */
+  private static boolean isNear(long line, long typed) {
+    if (line < 0 && typed < 0) {
+      return line < typed && (typed - line) * 100 <= -typed * TIP_PERCENT;
+    }
+    return line > 0 && typed > line && (typed - line) * 100 <= typed * FEE_PERCENT;
+  }
+
+  private static Evidence evidence(WaitingLine line, OpenPosting posting) {
+    return new Evidence.NearlyStands(
+        posting,
+        Amount.ofMinor(
+            line.line().amountMinor() - posting.amountMinor(), line.account().currency()),
+        posting.daysFrom(line.line()),
+        List.copyOf(shared(line.line(), posting)));
+  }
+}
