@@ -1572,6 +1572,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/waiting-lines/{id}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["entriesFor"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/waiting-lines/{id}/pair": {
         parameters: {
             query?: never;
@@ -1610,10 +1626,9 @@ export interface components {
     schemas: {
         AcceptedJson: {
             booking?: components["schemas"]["BookingJson"];
+            known?: components["schemas"]["KnownJson"];
             /** Format: uuid */
             lineId: string;
-            /** Format: uuid */
-            postingId?: string;
             twin?: components["schemas"]["TwinJson"];
             /** Format: int32 */
             version: number;
@@ -2754,6 +2769,28 @@ export interface components {
             letters: boolean;
             own: components["schemas"]["OwnKey"][];
         };
+        KnownEntryJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId: string;
+            /** Format: int64 */
+            entryNo: number;
+            payee: string;
+            /** Format: uuid */
+            postingId: string;
+        };
+        KnownJson: {
+            /** Format: uuid */
+            differenceTo?: string;
+            postingIds: string[];
+            withLines?: components["schemas"]["TwinJson"][];
+        };
         LayoutJson: {
             /** @enum {string} */
             dateOrder?: "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR" | "YEAR_MONTH_DAY";
@@ -2855,6 +2892,17 @@ export interface components {
             /** Format: int32 */
             no: number;
         };
+        NearlyJson: {
+            /** Format: int64 */
+            daysApart: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            difference: string;
+            entry: components["schemas"]["KnownEntryJson"];
+            sharedWords: string[];
+        };
         NewBookJson: {
             currency: string;
             /** Format: int32 */
@@ -2943,6 +2991,14 @@ export interface components {
             undoes?: string;
             who: string;
             words: string;
+        };
+        OpenEntryJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            beyond: string;
+            entry: components["schemas"]["KnownEntryJson"];
         };
         OpenLinkJson: {
             email: string;
@@ -3097,6 +3153,24 @@ export interface components {
             taxRateId?: string;
             untaxed?: boolean;
         };
+        PartLineJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            bookedOn: string;
+            /** Format: uuid */
+            lineId: string;
+            /** Format: int32 */
+            version: number;
+        };
+        PartOfJson: {
+            entry: components["schemas"]["KnownEntryJson"];
+            others: components["schemas"]["PartLineJson"][];
+            rivalled: boolean;
+        };
         PasswordJson: {
             current: string;
             password: string;
@@ -3182,11 +3256,14 @@ export interface components {
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
             half?: components["schemas"]["OtherHalfJson"];
+            nearly?: components["schemas"]["NearlyJson"];
             note: string;
+            part?: components["schemas"]["PartOfJson"];
             parts: components["schemas"]["ProposedPartJson"][];
             payee: string;
             refusal?: string;
             rule?: components["schemas"]["RuleFitsJson"];
+            several?: components["schemas"]["SeveralJson"];
             standing?: components["schemas"]["StandsInTheBooksJson"];
             sure: boolean;
             tags: string[];
@@ -3479,6 +3556,11 @@ export interface components {
             starters: components["schemas"]["StarterJson"][];
             /** Format: int32 */
             version: number;
+        };
+        SeveralJson: {
+            entries: components["schemas"]["KnownEntryJson"][];
+            rivalled: boolean;
+            sharedWords: string[];
         };
         ShareJson: {
             /** Format: uuid */
@@ -6851,6 +6933,8 @@ export interface operations {
         parameters: {
             query?: {
                 book?: string;
+                text?: string;
+                order?: "DATE" | "AMOUNT" | "TEXT";
             };
             header?: never;
             path?: never;
@@ -6912,6 +6996,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    entriesFor: {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenEntryJson"][];
+                };
             };
         };
     };

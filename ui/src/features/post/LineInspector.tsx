@@ -2,14 +2,17 @@ import { useQuery } from '@tanstack/react-query'
 import { Fragment } from 'react'
 import { api, data, messageOf } from '@/api/client'
 import { MayChange } from '@/app/MayChange'
+import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
-import { counted, day, longDay, signed } from '@/parts/figures'
+import { counted, day, isZero, longDay, signed } from '@/parts/figures'
+import { Field } from '@/parts/form/Field'
 import { JournalEntry } from '@/parts/JournalEntry'
 import { factList, noteBox } from '@/parts/look'
 import { Acts, Inspector, InspectorHead } from '@/parts/View'
 import { BookingEditor } from './BookingEditor'
-import { type Answer, type Booking, isComplete, isReady, payeeOf } from './booking'
+import { type Answer, type Booking, isComplete, isReady, payeeOf, type SaidOfLines, type Standing } from './booking'
 import { LeaveOut } from './LeaveOut'
+import { PairWithEntry } from './PairWithEntry'
 import type { Waiting } from './types'
 
 const DETAILS: Record<Waiting['details'][number]['detail'], string> = {
@@ -27,7 +30,7 @@ const DETAILS: Record<Waiting['details'][number]['detail'], string> = {
   ORIGINAL_AMOUNT: 'Paid in',
 }
 
-type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave'
+type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave' | 'pair'
 
 /** The selected line: what the bank said, and the entry that it would become. */
 export function LineInspector({
@@ -41,6 +44,8 @@ export function LineInspector({
   onAlike,
   onPost,
   onPair,
+  onDifference,
+  onPaired,
 }: {
   line: Waiting
   /** How many lines are selected, this one among them. */
@@ -54,6 +59,8 @@ export function LineInspector({
   onChange: (booking: Booking) => void
   onPost: () => void
   onPair: (postingId: string, entryNo: number) => void
+  onDifference: (accountId: string | undefined) => void
+  onPaired: (entry: SaidOfLines['paired'][string]) => void
 }) {
   return (
     <Inspector label="Selected line">
@@ -88,13 +95,19 @@ export function LineInspector({
       </dl>
       <div className="h-3 flex-none" />
       {mode === 'look' ? (
-        <Would line={line} answer={answer} />
+        <Would line={line} answer={answer} onDifference={onDifference} />
+      ) : mode === 'pair' ? (
+        <PairWithEntry
+          line={line}
+          onChoose={({ entry, beyond }) => onPaired(isZero(beyond) ? entry : { ...entry, difference: beyond })}
+          onCancel={() => setMode('look')}
+        />
       ) : mode === 'leave' ? (
         <LeaveOut line={line} onClose={() => setMode('look')} />
       ) : (
         <BookingEditor
           line={line}
-          booking={'standing' in answer ? { payee: answer.standing.payee, note: '', parts: [] } : answer.booking}
+          booking={'standing' in answer ? { payee: payeeOf(answer), note: '', parts: [] } : answer.booking}
           split={mode === 'split'}
           onDone={(next) => {
             onChange(next)
@@ -124,13 +137,8 @@ export function LineInspector({
       {mode === 'look' && several === 1 && (
         <MayChange>
           <Acts>
-            <Button
-              tone="go"
-              size="wide"
-              whyNot={isReady(answer) ? undefined : 'Say what it is for first: C opens the choice.'}
-              onClick={onPost}
-            >
-              {'standing' in answer ? `It is no. ${answer.standing.entryNo}` : 'Post this line'} <kbd>Enter</kbd>
+            <Button tone="go" size="wide" whyNot={isReady(answer) ? undefined : whyNotReady(answer)} onClick={onPost}>
+              {'standing' in answer ? itIs(answer.standing) : 'Post this line'} <kbd>Enter</kbd>
             </Button>
             <Button className="col-span-full" onClick={() => setMode('change')}>
               {'standing' in answer
@@ -146,8 +154,11 @@ export function LineInspector({
             <Button onClick={() => setMode('split')}>
               Split <kbd>S</kbd>
             </Button>
-            <Button className="col-span-full" onClick={() => setMode('leave')}>
-              Leave it out <kbd>O</kbd>
+            <Button onClick={() => setMode('pair')}>
+              Find entry <kbd>E</kbd>
+            </Button>
+            <Button onClick={() => setMode('leave')}>
+              Leave out <kbd>O</kbd>
             </Button>
           </Acts>
         </MayChange>
@@ -156,11 +167,61 @@ export function LineInspector({
   )
 }
 
-function Would({ line, answer }: { line: Waiting; answer: Answer }) {
-  return 'standing' in answer ? (
-    <Stands entryId={answer.standing.entryId} no={answer.standing.entryNo} />
-  ) : (
-    <WouldBook line={line} booking={answer.booking} />
+const whyNotReady = (answer: Answer) =>
+  'standing' in answer ? 'Say what the difference is for first.' : 'Say what it is for first: C opens the choice.'
+
+/** What taking it says of the line. */
+function itIs({ entries, withLines }: Standing): string {
+  const nos = entries.map((entry) => entry.entryNo)
+  if (nos.length > 1) return `It is nos. ${nos.slice(0, -1).join(', ')} and ${nos.at(-1)}`
+  return withLines.length > 0 ? `They are no. ${nos[0]} together` : `It is no. ${nos[0]}`
+}
+
+function Would({
+  line,
+  answer,
+  onDifference,
+}: {
+  line: Waiting
+  answer: Answer
+  onDifference: (accountId: string | undefined) => void
+}) {
+  if (!('standing' in answer)) return <WouldBook line={line} booking={answer.booking} />
+  const { standing } = answer
+  return (
+    <>
+      <h3>In the books already</h3>
+      {standing.entries.map((entry) => (
+        <Stands key={entry.postingId} entryId={entry.entryId} no={entry.entryNo} />
+      ))}
+      <PartLines line={line} />
+      {standing.difference !== undefined && (
+        <Field label={`${signed(standing.difference)} beyond it, such as a tip or a fee, is for`} className="mt-2">
+          {(ids) => (
+            <AccountPicker
+              {...ids}
+              aria-label="The difference is for"
+              value={standing.differenceTo}
+              bookId={line.bookId}
+              mayCreate="EXPENSE"
+              onChange={(a) => onDifference(a?.id)}
+            />
+          )}
+        </Field>
+      )}
+    </>
+  )
+}
+
+/** The other lines that are the same entry with this one. */
+function PartLines({ line }: { line: Waiting }) {
+  const part = line.proposal?.part
+  if (!part) return null
+  return (
+    <p className="mt-2 text-small text-ink-2">
+      Together with {part.others.map((other) => `${signed(other.amount)} of ${day(other.bookedOn)}`).join(' and ')},
+      which {part.others.length > 1 ? 'are' : 'is'} taken with it.
+    </p>
   )
 }
 
@@ -173,7 +234,7 @@ function Stands({ entryId, no }: { entryId: string; no: number }) {
   if (!entry.data) return null
   return (
     <JournalEntry
-      title={`In the books already, no. ${no}, ${day(entry.data.date)}`}
+      title={`No. ${no}, ${day(entry.data.date)}`}
       books={entry.data.books}
       between={entry.data.betweenBooks}
     />

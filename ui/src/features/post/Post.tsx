@@ -1,19 +1,30 @@
 import { useQuery } from '@tanstack/react-query'
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { api, data, Problem, type Schemas } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { type Command, useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { RuleFromLines } from '@/features/rules/RuleFromLines'
+import { FindBox } from '@/parts/FindBox'
 import { counted, figure } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { useKept } from '@/parts/kept'
 import { Scroll } from '@/parts/Scroll'
+import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
-import { acceptedOf, accountOf, alikeOf, answerOf, type Booking, isReady } from './booking'
+import {
+  acceptedOf,
+  accountOf,
+  alikeOf,
+  answerOf,
+  type Booking,
+  isReady,
+  type SaidOfLines,
+  transferOf,
+} from './booking'
 import { LeftOutLink } from './LeftOut'
 import { LineInspector } from './LineInspector'
 import { StackTable } from './StackTable'
@@ -23,13 +34,17 @@ import type { Reason, StacksPage, Waiting } from './types'
 /** Waiting lines, stacked by reason; the selected one shown as the entry that it would become. */
 export function Post() {
   const { book } = useScope()
+  const [find, setFind] = useState('')
+  const [order, setOrder] = useState<Order>('DATE')
   const stacks = useQuery({
-    queryKey: ['waiting', book],
-    queryFn: () => data(api.GET('/api/waiting-lines', { params: { query: { book } } })),
+    queryKey: ['waiting', book, find, order],
+    queryFn: () =>
+      data(api.GET('/api/waiting-lines', { params: { query: { book, text: find.trim() || undefined, order } } })),
+    placeholderData: (previous, query) => (query?.queryKey[1] === book ? previous : undefined),
   })
   if (stacks.error && !stacks.data) return <Failed error={stacks.error} retry={stacks.refetch} />
   if (!stacks.data) return <Loading what="waiting lines" />
-  if (stacks.data.count === 0) {
+  if (stacks.data.count === 0 && find === '') {
     return (
       <View>
         <Nothing title="Nothing waits to be posted">
@@ -40,16 +55,35 @@ export function Post() {
       </View>
     )
   }
-  return <PostPage page={stacks.data} />
+  return <PostPage page={stacks.data} finding={{ find, setFind, order, setOrder }} />
 }
 
-type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave'
+type Order = 'DATE' | 'AMOUNT' | 'TEXT'
 
-function PostPage({ page }: { page: StacksPage }) {
+const ORDERS: { value: Order; name: string }[] = [
+  { value: 'DATE', name: 'by date' },
+  { value: 'AMOUNT', name: 'by amount' },
+  { value: 'TEXT', name: 'by text' },
+]
+
+interface Finding {
+  find: string
+  setFind: (text: string) => void
+  order: Order
+  setOrder: (order: Order) => void
+}
+
+type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave' | 'pair'
+
+function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
+  const box = useRef<HTMLInputElement>(null)
   const says = useSays()
   const [folded, setFolded] = useState<Set<Reason>>(new Set())
   const [ticks, setTicks] = useState<Record<string, boolean>>({})
   const [changed, setChanged] = useKept<Record<string, Booking>>('bookings that were changed', {})
+  /** Where what a line moves beyond its entry is booked. */
+  const [differences, setDifferences] = useKept<Record<string, string>>('differences that were placed', {})
+  const [paired, setPaired] = useKept<SaidOfLines['paired']>('entries that were found', {})
   const [mode, setMode] = useState<Mode>('look')
   /** What was just said of a line may hold for others that look like it. */
   const [alike, setAlike] = useState<{ of: string; bookings: Record<string, Booking> }>()
@@ -63,23 +97,32 @@ function PostPage({ page }: { page: StacksPage }) {
   const line = shown.find((l) => l.id === selection.selected)
   const chosen = shown.filter((l) => selection.chosen.has(l.id))
   const several = chosen.length > 1
-  const answerFor = (l: Waiting) => answerOf(l, changed)
+  const answerFor = (l: Waiting) => answerOf(l, { bookings: changed, differences, paired })
   // By itself only what is sure is ticked, and what a person has said.
   const isTicked = (l: Waiting) =>
     isReady(answerFor(l)) &&
     (ticks[l.id] ?? (changed[l.id] !== undefined || (l.proposal?.sure === true && !l.proposal.refusal)))
 
-  async function post(lines: Waiting[]) {
-    const ready = acceptedOf(lines, answerFor)
+  const post = (lines: Waiting[]) => send(acceptedOf(lines, answerFor))
+
+  async function send(ready: Schemas['AcceptedJson'][]) {
     if (ready.length === 0) {
       says.failed(new Error('Choose what it is for first: C opens the choice.'))
       return
     }
-    const ids = ready.flatMap((r) => [r.lineId, ...(r.twin ? [r.twin.lineId] : [])])
+    const ids = ready.flatMap((r) => [
+      r.lineId,
+      ...(r.twin ? [r.twin.lineId] : []),
+      ...(r.known?.withLines ?? []).map((other) => other.lineId),
+    ])
     try {
       const posted = await data(api.POST('/api/waiting-lines/post', { body: { lines: ready } }))
       setMode('look')
-      setChanged((old) => Object.fromEntries(Object.entries(old).filter(([id]) => !ids.includes(id))))
+      const done = <T,>(old: Record<string, T>) =>
+        Object.fromEntries(Object.entries(old).filter(([id]) => !ids.includes(id)))
+      setChanged(done)
+      setPaired(done)
+      setDifferences(done)
       says.done(`${counted(ids.length, 'line')} posted${told(posted)}.`, () => takeBack(ids))
     } catch (error) {
       says.failed(error)
@@ -130,11 +173,13 @@ function PostPage({ page }: { page: StacksPage }) {
     select(next.lines[0]?.id)
   }
 
+  const transfer = chosen.length === 2 ? transferOf(chosen) : undefined
   const alone: Command[] = several
     ? []
     : [
         { keys: ['c'], label: 'Change this line only', strip: 'change', run: () => setMode('change') },
         { keys: ['s'], label: 'Split this line', strip: 'split', run: () => setMode('split') },
+        { keys: ['e'], label: 'Find the entry that it is', strip: 'find entry', run: () => setMode('pair') },
         { keys: ['o'], label: 'Leave this line out', strip: 'leave out', run: () => setMode('leave') },
       ].map((command) => ({ ...command, changes: true, onRow: true }))
   const offers = alike?.of === line?.id ? Object.keys(alike?.bookings ?? {}).length : 0
@@ -142,6 +187,7 @@ function PostPage({ page }: { page: StacksPage }) {
     ...(offers > 0
       ? [{ keys: ['a'], label: 'The same for those alike', changes: true, strip: 'same for alike', run: takeAlike }]
       : []),
+    { keys: ['/'], label: 'Find waiting lines', run: () => box.current?.focus() },
     { keys: ['n'], label: 'Next stack', strip: 'next stack', run: nextStack },
     {
       keys: [' '],
@@ -171,6 +217,18 @@ function PostPage({ page }: { page: StacksPage }) {
       strip: 'post stack',
       run: () => line && post(tickedOf(stackOf(line)?.lines ?? [])),
     },
+    ...(transfer
+      ? [
+          {
+            keys: ['t'],
+            label: 'They are one transfer',
+            changes: true,
+            onRow: true,
+            strip: 'one transfer',
+            run: () => send([transfer]),
+          },
+        ]
+      : []),
     ...alone,
     {
       keys: ['r'],
@@ -205,6 +263,22 @@ function PostPage({ page }: { page: StacksPage }) {
         >
           <TrustedPostsLink />
           <LeftOutLink />
+          <FindBox
+            ref={box}
+            className="w-[190px] narrow:hidden"
+            label="Find waiting lines"
+            placeholder="text, account, amount"
+            value={finding.find}
+            onChange={finding.setFind}
+          />
+          <Select
+            line
+            className="h-7"
+            aria-label="Order of the lines"
+            value={finding.order}
+            options={ORDERS}
+            onChange={finding.setOrder}
+          />
         </Head>
         <Scroll grid label="Lines to post">
           <StackTable
@@ -261,6 +335,16 @@ function PostPage({ page }: { page: StacksPage }) {
               ),
             })
           }}
+          onPaired={(entry) => {
+            setPaired((old) => ({ ...old, [line.id]: entry }))
+            setMode('look')
+          }}
+          onDifference={(accountId) =>
+            setDifferences((old) => {
+              const { [line.id]: _, ...rest } = old
+              return accountId === undefined ? rest : { ...rest, [line.id]: accountId }
+            })
+          }
           alike={offers}
           onAlike={takeAlike}
           onPost={() => post(chosen)}

@@ -6,11 +6,11 @@ import { Flow } from '@/parts/Amount'
 import { Button } from '@/parts/Button'
 import { Check } from '@/parts/Check'
 import { Fold } from '@/parts/Fold'
-import { counted, day, figure } from '@/parts/figures'
+import { counted, day, figure, signed } from '@/parts/figures'
 import { type Column, Grid, type Item, type RowState } from '@/parts/grid/Grid'
 import { chip, raw } from '@/parts/look'
 import type { Selection } from '@/parts/useSelection'
-import { type Answer, type Booking, isReady, payeeOf } from './booking'
+import { type Answer, type Booking, isReady, payeeOf, type Standing } from './booking'
 import type { Reason, Stack, StacksPage, Waiting } from './types'
 
 const REASONS: Record<Reason, { name: string; why: string }> = {
@@ -149,7 +149,7 @@ function LineCells({
       </td>
       <td>
         {'standing' in answer ? (
-          <span className={chip({ tone: 'dusk' })}>is no. {answer.standing.entryNo}</span>
+          <span className={chip({ tone: isReady(answer) ? 'dusk' : 'ask' })}>{standsAs(answer.standing)}</span>
         ) : answer.booking.parts.length ? (
           <span className={chip()}>
             <PartNames booking={answer.booking} />
@@ -177,6 +177,12 @@ function LineCells({
   )
 }
 
+function standsAs({ entries, withLines, difference }: Standing): string {
+  const nos = entries.map((entry) => entry.entryNo).join(', ')
+  if (entries.length > 1) return `is nos. ${nos}`
+  return withLines.length > 0 ? `part of no. ${nos}` : difference ? `nearly no. ${nos}` : `is no. ${nos}`
+}
+
 function PartNames({ booking }: { booking: Booking }) {
   const { data: all = [] } = useQuery(accounts)
   const [only] = booking.parts
@@ -186,7 +192,29 @@ function PartNames({ booking }: { booking: Booking }) {
 
 function Evidence({ line }: { line: Waiting }) {
   const [known] = line.alternatives
-  const { rule, standing, half, before } = line.proposal ?? {}
+  const { rule, standing, several, part, nearly, half, before } = line.proposal ?? {}
+  if (several) {
+    return (
+      <Likely sure={line.proposal?.sure}>
+        {several.entries.length} entries add up to it{several.rivalled && ', others do too'}
+      </Likely>
+    )
+  }
+  if (part) {
+    return (
+      <Likely sure={line.proposal?.sure}>
+        adds up with {counted(part.others.length, 'line')}
+        {part.rivalled && ', others do too'}
+      </Likely>
+    )
+  }
+  if (nearly) {
+    return (
+      <Likely sure={false}>
+        {signed(nearly.difference)} beyond {figure(nearly.entry.amount)}, says {nearly.sharedWords.join(' ')}
+      </Likely>
+    )
+  }
   if (standing) {
     const said = standing.sharedWords.length ? `, says ${standing.sharedWords.join(' ')}` : ', no word in common'
     return (

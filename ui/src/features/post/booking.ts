@@ -2,27 +2,69 @@ import type { Schemas } from '@/api/client'
 import type { Waiting } from './types'
 
 export type Booking = Schemas['BookingJson']
-type Standing = Schemas['StandsInTheBooksJson']
+type Twin = Schemas['TwinJson']
 
-/** What would be taken for a line: a booking, maybe with the other half of a transfer, or an entry that is there. */
-export type Answer = { booking: Booking; twin?: Schemas['TwinJson'] } | { standing: Standing }
+/** What a line is in the books: an entry, several that add up to it, a part of one, or one but for a difference. */
+export interface Standing {
+  entries: { entryId: string; entryNo: number; payee: string; postingId: string }[]
+  withLines: Twin[]
+  /** What the line moves beyond the entry. */
+  difference?: string
+  /** Where that is booked, once somebody has said it. */
+  differenceTo?: string
+}
+
+/** What would be taken for a line: a booking, maybe with the other half of a transfer, or what is there. */
+export type Answer = { booking: Booking; twin?: Twin } | { standing: Standing }
+
+/** What a person has said of lines: bookings instead of proposals, and where differences go. */
+export interface SaidOfLines {
+  bookings: Record<string, Booking>
+  differences: Record<string, string>
+  /** Entries that were found to be the line. */
+  paired: Record<string, Schemas['KnownEntryJson'] & { difference?: string }>
+}
 
 const NOTHING: Booking = { payee: '', note: '', parts: [] }
 
 /** What is proposed for a line, or what a person has said instead; the proposal for a half holds for both or none. */
-export function answerOf(line: Waiting, changed: Record<string, Booking>): Answer {
-  const said = changed[line.id]
+export function answerOf(line: Waiting, { bookings, differences, paired }: SaidOfLines): Answer {
+  const entry = paired[line.id]
+  if (entry) {
+    const { difference } = entry
+    return { standing: { entries: [entry], withLines: [], difference, differenceTo: differences[line.id] } }
+  }
+  const said = bookings[line.id]
   if (said) return { booking: said }
   const { proposal } = line
   if (!proposal) return { booking: NOTHING }
-  if (proposal.standing) return { standing: proposal.standing }
+  const standing = standingOf(proposal, differences[line.id])
+  if (standing) {
+    // What two lines are together, neither is alone.
+    return standing.withLines.some((other) => bookings[other.lineId]) ? { booking: NOTHING } : { standing }
+  }
   const { half } = proposal
-  if (half && changed[half.lineId]) return { booking: NOTHING }
+  if (half && bookings[half.lineId]) return { booking: NOTHING }
   const parts = proposal.parts.map((part) => ({ ...part, note: '' }))
   return {
     booking: { payee: proposal.payee, note: proposal.note, parts, tags: proposal.tags },
     twin: half && { lineId: half.lineId, version: half.version },
   }
+}
+
+function standingOf(
+  { standing, several, part, nearly }: Schemas['ProposalJson'],
+  differenceTo: string | undefined,
+): Standing | undefined {
+  if (standing) return { entries: [standing], withLines: [] }
+  if (several) return { entries: several.entries, withLines: [] }
+  if (part) {
+    return {
+      entries: [part.entry],
+      withLines: part.others.map(({ lineId, version }) => ({ lineId, version })),
+    }
+  }
+  return nearly && { entries: [nearly.entry], withLines: [], difference: nearly.difference, differenceTo }
 }
 
 /** Where all of a line would be booked; undefined where nothing is said, or several are. */
@@ -33,7 +75,8 @@ export function accountOf(answer: Answer): string | undefined {
 
 /** Whether everything is said that posting needs; whether the parts add up is for the books to say. */
 export function isReady(answer: Answer): boolean {
-  return 'standing' in answer || isComplete(answer.booking)
+  if (!('standing' in answer)) return isComplete(answer.booking)
+  return answer.standing.difference === undefined || answer.standing.differenceTo !== undefined
 }
 
 export function isComplete(booking: Booking): boolean {
@@ -41,7 +84,8 @@ export function isComplete(booking: Booking): boolean {
 }
 
 /** Who a line is with, as far as that is said. */
-export const payeeOf = (answer: Answer) => ('standing' in answer ? answer.standing.payee : answer.booking.payee)
+export const payeeOf = (answer: Answer) =>
+  'standing' in answer ? (answer.standing.entries[0]?.payee ?? '') : answer.booking.payee
 
 /** The lines that look like one that was just answered and are open still, with what they would be booked as. */
 export function alikeOf(line: Waiting, booking: Booking, lines: Waiting[], answer: (line: Waiting) => Answer) {
@@ -62,6 +106,29 @@ export function alikeOf(line: Waiting, booking: Booking, lines: Waiting[], answe
   )
 }
 
+/** Two lines as the halves of one transfer; undefined where they cannot be. */
+export function transferOf([one, other]: Waiting[]): Schemas['AcceptedJson'] | undefined {
+  if (!one || !other || one.accountId === other.accountId) return undefined
+  if (one.amount.startsWith('-') === other.amount.startsWith('-')) return undefined
+  const abroad = one.currency !== other.currency
+  return {
+    lineId: one.id,
+    version: one.version,
+    booking: {
+      payee: other.accountName,
+      note: '',
+      parts: [
+        {
+          accountId: other.accountId,
+          amount: one.amount,
+          otherAmount: abroad ? other.amount.replace('-', '') : undefined,
+        },
+      ],
+    },
+    twin: { lineId: other.id, version: other.version },
+  }
+}
+
 /** The lines as they are sent: what two of them are together, is sent once. */
 export function acceptedOf(lines: Waiting[], answer: (line: Waiting) => Answer): Schemas['AcceptedJson'][] {
   const twins = new Set<string>()
@@ -69,7 +136,12 @@ export function acceptedOf(lines: Waiting[], answer: (line: Waiting) => Answer):
     const of = answer(line)
     if (!isReady(of) || twins.has(line.id)) return []
     const { id: lineId, version } = line
-    if ('standing' in of) return [{ lineId, version, postingId: of.standing.postingId }]
+    if ('standing' in of) {
+      const { entries, withLines, differenceTo } = of.standing
+      for (const other of withLines) twins.add(other.lineId)
+      const postingIds = entries.map((entry) => entry.postingId)
+      return [{ lineId, version, known: { postingIds, withLines, differenceTo } }]
+    }
     if (of.twin) twins.add(of.twin.lineId)
     return [{ lineId, version, booking: of.booking, twin: of.twin }]
   })

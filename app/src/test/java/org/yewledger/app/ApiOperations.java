@@ -110,10 +110,11 @@ final class ApiOperations {
   }
 
   private String named(String name, JsonNode schema, UUID id, int depth) {
-    if (name.equals("currency") || name.equals("to")) {
+    boolean isPlain = !resolved(schema).has("format");
+    if (name.equals("currency") || (name.equals("to") && isPlain)) {
       return "\"EUR\"";
     }
-    if (name.equals("from") && !resolved(schema).has("format")) {
+    if (name.equals("from") && isPlain) {
       return "\"USD\"";
     }
     if (name.equals("zone")) {

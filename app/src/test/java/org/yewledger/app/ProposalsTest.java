@@ -54,7 +54,7 @@ public class ProposalsTest extends AppTest {
       JsonNode proposal = line.path("proposal");
       if (proposal.hasNonNull("standing")) {
         accepted.add(
-            "{%s,\"postingId\":\"%s\"}"
+            "{%s,\"known\":{\"postingIds\":[\"%s\"]}}"
                 .formatted(identity(line), proposal.at("/standing/postingId").asString()));
       } else {
         JsonNode half = proposal.path("half");

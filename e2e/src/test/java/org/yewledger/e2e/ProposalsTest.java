@@ -126,4 +126,92 @@ public class ProposalsTest extends BrowserTest {
     page.keyboard().press("Escape");
     assertThat(rows(page, "LAMPLIGHT CINEMA")).hasCount(before);
   }
+
+  /** Typed before they came: a line that is an entry, and one that two entries add up to. */
+  @Test
+  public void whatWasTypedAheadIsKnownAlsoWhenEntriesAddUpToTheLine() {
+    Page page = signedIn();
+    open(page, "/post?month=2026-09");
+    found(page, "TANSY & THREAD ELLERY").waitFor();
+    Locator clothes = rows(page, "TANSY & THREAD ELLERY").first();
+    assertThat(clothes).containsText("78.40");
+    assertThat(clothes).containsText("is no.");
+    Locator two = rows(page, "add up to it");
+    assertThat(two).containsText("46.11");
+    two.click();
+    assertThat(inspector(page)).containsText("In the books already");
+    assertThat(inspector(page).getByText("balances, EUR")).hasCount(2);
+    assertNoViolations(page, "a line of two entries");
+    button(page, "It is nos.").click();
+    assertThat(page.getByText("1 line posted: in the books as nos.")).isVisible();
+    page.keyboard().press("Control+z");
+    assertThat(page.getByText("Undid: Posted")).isVisible();
+    assertThat(rows(page, "add up to it")).hasCount(1);
+  }
+
+  @Test
+  public void anEntryIsFoundAndWhatTheBankTookBeyondItIsPlaced() {
+    Page page = signedIn();
+    open(page, "/gather?month=2026-10");
+    gather(
+        page,
+        "Quillon Card",
+        "6650",
+        "<STMTTRN><TRNTYPE>POS</TRNTYPE><DTPOSTED>20261006</DTPOSTED><TRNAMT>-82.40</TRNAMT>"
+            + "<FITID>f1</FITID><NAME>MARKET HALL 9</NAME></STMTTRN>");
+    open(page, "/post");
+    page.keyboard().press("/");
+    page.getByLabel("Find waiting lines").fill("market hall");
+    assertThat(heading(page, "1 line to post")).isVisible();
+    rows(page, "MARKET HALL").click();
+    page.keyboard().press("e");
+    page.getByLabel("Find an entry").fill("tansy");
+    inspector(page)
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("78.40"))
+        .click();
+    Locator is = button(page, "It is no.");
+    assertThat(is).hasAttribute("aria-disabled", "true");
+    Locator difference =
+        inspector(page)
+            .getByRole(
+                AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("The difference is for"));
+    difference.fill("outings");
+    difference.press("Enter");
+    is.click();
+    assertThat(page.getByText("1 line posted: in the books as no.")).isVisible();
+    page.keyboard().press("Control+z");
+    assertThat(page.getByText("Undid: ")).isVisible();
+  }
+
+  @Test
+  public void twoLinesAreSaidToBeOneTransfer() {
+    Page page = signedIn();
+    open(page, "/gather?month=2026-10");
+    gather(
+        page,
+        "Harbour Current",
+        "NL00DEMO004417",
+        "<STMTTRN><TRNTYPE>XFER</TRNTYPE><DTPOSTED>20261008</DTPOSTED><TRNAMT>-61.07</TRNAMT>"
+            + "<FITID>h1</FITID><NAME>OUT ALONE</NAME></STMTTRN>");
+    open(page, "/gather?month=2026-10");
+    gather(
+        page,
+        "Harbour Savings",
+        "NL00DEMO009023",
+        "<STMTTRN><TRNTYPE>XFER</TRNTYPE><DTPOSTED>20261030</DTPOSTED><TRNAMT>61.07</TRNAMT>"
+            + "<FITID>h2</FITID><NAME>IN MUCH LATER</NAME></STMTTRN>");
+    open(page, "/post");
+    page.getByLabel("Find waiting lines").fill("61.07");
+    assertThat(heading(page, "2 lines to post")).isVisible();
+    rows(page, "OUT ALONE").click();
+    rows(page, "IN MUCH LATER")
+        .click(
+            new Locator.ClickOptions()
+                .setModifiers(
+                    java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
+    page.keyboard().press("t");
+    assertThat(page.getByText("2 lines posted as no.")).isVisible();
+    page.keyboard().press("Control+z");
+    assertThat(page.getByText("Undid: Posted")).isVisible();
+  }
 }

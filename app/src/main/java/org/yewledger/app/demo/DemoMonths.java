@@ -38,7 +38,9 @@ import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Ledger;
+import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Booking;
@@ -52,6 +54,7 @@ import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.demo.AldercottYear;
 import org.yewledger.demo.DemoStatements;
+import org.yewledger.demo.DemoTyped;
 import org.yewledger.demo.Happening;
 import org.yewledger.demo.Happening.Line;
 import org.yewledger.demo.SampleFiles;
@@ -124,6 +127,20 @@ class DemoMonths {
     accountsWithLines(banks, AldercottYear.LAST).stream()
         .filter(a -> a.name().equals(GATHERED_BUT_WAITING))
         .forEach(a -> begin(a, banks, chart));
+    entries.add(DemoTyped.entries().stream().map(typed -> entry(typed, chart)).toList());
+  }
+
+  private static Entry entry(DemoTyped.TypedEntry typed, DemoChart chart) {
+    Account account = chart.account(typed.account());
+    Amount amount = Amount.ofMinor(typed.minor(), account.currency());
+    return new Entry(
+        typed.day(),
+        typed.payee(),
+        "",
+        Entry.Origin.BY_HAND,
+        List.of(
+            new Posting(account, amount),
+            new Posting(chart.account(typed.category()), amount.negated())));
   }
 
   private void begin(ChartAccount account, DemoStatements banks, DemoChart chart) {

@@ -21,6 +21,7 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.ledger.PostingTax;
 import org.yewledger.core.reconcile.PostingState;
 
 /** Reads entries with their postings, a page at a time, in a fixed number of queries. */
@@ -35,6 +36,12 @@ public class EntryReader {
 
     public boolean isDebit() {
       return posting.isDebit();
+    }
+
+    /** Whether it is the sales tax in the net amount that stands before it. */
+    boolean isTax() {
+      PostingTax tax = posting.tax();
+      return tax != null && tax.role() == PostingTax.Role.TAX;
     }
   }
 
@@ -66,7 +73,8 @@ public class EntryReader {
       // What the core added between books is no place that the money went to.
       List<String> names =
           postings.stream()
-              .filter(p -> p.isDebit() != debit && p.account().kind() != AccountKind.DRAWINGS)
+              .filter(p -> p.isDebit() != debit && !p.isTax())
+              .filter(p -> p.account().kind() != AccountKind.DRAWINGS)
               .map(p -> p.account().name())
               .distinct()
               .toList();

@@ -173,10 +173,10 @@ class JournalService {
         BetweenBooks.inWords(postings));
   }
 
+  /** The places of one side. The tax in an amount is no place that it went to. */
   private static String side(List<PostingView> postings) {
-    return postings.size() == 1
-        ? postings.getFirst().account().name()
-        : postings.size() + " places";
+    List<PostingView> places = postings.stream().filter(p -> !p.isTax()).toList();
+    return places.size() == 1 ? places.getFirst().account().name() : places.size() + " places";
   }
 
   /** An entry is only as confirmed as its least confirmed posting at a bank. */

@@ -53,6 +53,7 @@ final class ProblemCodes {
           "currency-of-used-account",
           "day-out-of-range",
           "day-twice",
+          "difference-abroad",
           "difference-not-zero",
           "does-not-add-up",
           "earlier-statement-open",

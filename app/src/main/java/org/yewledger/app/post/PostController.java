@@ -2,6 +2,7 @@ package org.yewledger.app.post;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -14,9 +15,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.journal.EntryEntity;
+import org.yewledger.app.platform.Texts;
 import org.yewledger.app.post.PostJson.AcceptedJson;
 import org.yewledger.app.post.PostJson.AcceptedLinesJson;
 import org.yewledger.app.post.PostJson.BookingJson;
+import org.yewledger.app.post.PostJson.OpenEntryJson;
 import org.yewledger.app.post.PostJson.PairJson;
 import org.yewledger.app.post.PostJson.PostedJson;
 import org.yewledger.app.post.PostJson.StacksJson;
@@ -33,23 +36,36 @@ class PostController {
   private final PairService pairs;
   private final TakeBackService takeBacks;
   private final TrustedPosts trusted;
+  private final OpenEntries open;
 
   PostController(
       StacksService stacks,
       PostService posts,
       PairService pairs,
       TakeBackService takeBacks,
-      TrustedPosts trusted) {
+      TrustedPosts trusted,
+      OpenEntries open) {
     this.stacks = stacks;
     this.posts = posts;
     this.pairs = pairs;
     this.takeBacks = takeBacks;
     this.trusted = trusted;
+    this.open = open;
   }
 
   @GetMapping("/api/waiting-lines")
-  StacksJson waitingLines(@RequestParam @Nullable UUID book) {
-    return stacks.stacks(book);
+  StacksJson waitingLines(
+      @RequestParam @Nullable UUID book,
+      @RequestParam(defaultValue = "") @Size(max = Texts.NAME) String text,
+      @RequestParam(defaultValue = "DATE") StacksService.Order order) {
+    return stacks.stacks(book, text, order);
+  }
+
+  /** Open entries on a line's account that it may be, the likeliest first. */
+  @GetMapping("/api/waiting-lines/{id}/entries")
+  List<OpenEntryJson> entriesFor(
+      @PathVariable UUID id, @RequestParam(defaultValue = "") @Size(max = Texts.NAME) String text) {
+    return open.of(id, text);
   }
 
   /** The entry that a waiting line would become with this booking. Books nothing. */

@@ -54,6 +54,39 @@ final class PostJson {
       List<String> sharedWords,
       boolean rivalled) {}
 
+  /** An entry that a line may be, with the posting that the line would confirm. */
+  record KnownEntryJson(
+      UUID postingId,
+      UUID entryId,
+      long entryNo,
+      LocalDate date,
+      String payee,
+      BigDecimal amount) {}
+
+  /**
+   * An entry that a line may be, as a person finds it.
+   *
+   * @param beyond what the line moves beyond it, with the line's sign; zero where both say the same
+   */
+  record OpenEntryJson(KnownEntryJson entry, BigDecimal beyond) {}
+
+  /** Entries that add up to the line. */
+  record SeveralJson(List<KnownEntryJson> entries, List<String> sharedWords, boolean rivalled) {}
+
+  /** A waiting line that is part of the same entry. */
+  record PartLineJson(UUID lineId, int version, LocalDate bookedOn, BigDecimal amount) {}
+
+  /** The entry that the line and others add up to. */
+  record PartOfJson(KnownEntryJson entry, List<PartLineJson> others, boolean rivalled) {}
+
+  /**
+   * An entry that the line is but for a little.
+   *
+   * @param difference what the line moves beyond it, with the line's sign
+   */
+  record NearlyJson(
+      KnownEntryJson entry, BigDecimal difference, long daysApart, List<String> sharedWords) {}
+
   /**
    * The waiting line that is the other half of the transfer.
    *
@@ -107,6 +140,9 @@ final class PostJson {
       @Nullable String refusal,
       @Nullable RuleFitsJson rule,
       @Nullable StandsInTheBooksJson standing,
+      @Nullable SeveralJson several,
+      @Nullable PartOfJson part,
+      @Nullable NearlyJson nearly,
       @Nullable OtherHalfJson half,
       @Nullable BookedBeforeJson before) {}
 
@@ -219,25 +255,45 @@ final class PostJson {
   }
 
   /** The other half of a transfer, which is posted with the first. */
-  record TwinJson(@NotNull UUID lineId, int version) {}
+  record TwinJson(@NotNull UUID lineId, int version) {
+    PostService.Twin toTwin() {
+      return new PostService.Twin(lineId, version);
+    }
+  }
 
   /**
-   * A line as the person accepts it: booked, alone or with its other half, or known as a posting
-   * that stands in the books.
+   * What a line is in the books already.
+   *
+   * @param postingIds one, or several that add up to the line
+   * @param withLines the other lines that add up with it to the one posting
+   * @param differenceTo where what the line moves beyond the one posting is booked
    */
+  record KnownJson(
+      @NotNull @Size(min = 1, max = 5) List<@NotNull UUID> postingIds,
+      @Nullable @Size(max = 4) List<@NotNull @Valid TwinJson> withLines,
+      @Nullable UUID differenceTo) {
+    PostService.Known toKnown() {
+      return new PostService.Known(
+          postingIds,
+          withLines == null ? List.of() : withLines.stream().map(TwinJson::toTwin).toList(),
+          differenceTo);
+    }
+  }
+
+  /** A line as the person accepts it: booked, alone or with its other half, or known. */
   record AcceptedJson(
       @NotNull UUID lineId,
       int version,
       @Nullable @Valid BookingJson booking,
       @Nullable @Valid TwinJson twin,
-      @Nullable UUID postingId) {
+      @Nullable @Valid KnownJson known) {
     PostService.Accepted toAccepted() {
       return new PostService.Accepted(
           lineId,
           version,
           booking,
-          twin == null ? null : new PostService.Twin(twin.lineId(), twin.version()),
-          postingId);
+          twin == null ? null : twin.toTwin(),
+          known == null ? null : known.toKnown());
     }
   }
 

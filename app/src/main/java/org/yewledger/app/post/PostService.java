@@ -60,8 +60,21 @@ public class PostService {
   public record Twin(UUID lineId, int version) {}
 
   /**
-   * A line as the person accepted it: booked, maybe with its other half, or known as a posting that
-   * stands in the books.
+   * A line that stands in the books already.
+   *
+   * @param postingIds the postings that it is; several where they add up to it
+   * @param withLines the other lines that add up with it to the one posting
+   * @param differenceTo where what the line moves beyond the one posting is booked; null if nothing
+   */
+  public record Known(List<UUID> postingIds, List<Twin> withLines, @Nullable UUID differenceTo) {
+    public Known {
+      postingIds = List.copyOf(postingIds);
+      withLines = List.copyOf(withLines);
+    }
+  }
+
+  /**
+   * A line as the person accepted it: booked, maybe with its other half, or known.
    *
    * @param version the state that the person saw
    */
@@ -70,18 +83,24 @@ public class PostService {
       int version,
       @Nullable Typed booking,
       @Nullable Twin twin,
-      @Nullable UUID postingId) {
+      @Nullable Known known) {
     /** Whether it is either booked or known. */
     private boolean isAnswered() {
-      return (booking == null) != (postingId == null) && (twin == null || booking != null);
+      return (booking == null) != (known == null) && (twin == null || booking != null);
     }
 
     Typed booked() {
       return Objects.requireNonNull(booking);
     }
 
-    private Stream<Twin> seen() {
-      return Stream.concat(Stream.of(new Twin(lineId, version)), Stream.ofNullable(twin));
+    Known asKnown() {
+      return Objects.requireNonNull(known);
+    }
+
+    /** The line itself and all that are posted with it. */
+    Stream<Twin> seen() {
+      Stream<Twin> others = known == null ? Stream.ofNullable(twin) : known.withLines().stream();
+      return Stream.concat(Stream.of(new Twin(lineId, version)), others);
     }
   }
 
@@ -93,7 +112,7 @@ public class PostService {
   private final LineStates states;
   private final LineLinks links;
   private final PostedLines posted;
-  private final Pairings pairings;
+  private final KnownLines knownLines;
   private final EntryStore entries;
   private final LedgerService ledgers;
   private final WaitingLines waiting;
@@ -106,7 +125,7 @@ public class PostService {
       LineStates states,
       LineLinks links,
       PostedLines posted,
-      Pairings pairings,
+      KnownLines knownLines,
       EntryStore entries,
       LedgerService ledgers,
       WaitingLines waiting,
@@ -117,7 +136,7 @@ public class PostService {
     this.states = states;
     this.links = links;
     this.posted = posted;
-    this.pairings = pairings;
+    this.knownLines = knownLines;
     this.entries = entries;
     this.ledgers = ledgers;
     this.waiting = waiting;
@@ -157,13 +176,10 @@ public class PostService {
         posted.requireWaiting(
             lines.of(s.lineId()).toBankLine(), locked.of(s.lineId()), s.version()));
     Chart chart = charts.chart();
-    List<Accepted> known = accepted.stream().filter(a -> a.postingId() != null).toList();
+    List<Accepted> known = accepted.stream().filter(a -> a.known() != null).toList();
     List<Accepted> toBook = accepted.stream().filter(a -> a.booking() != null).toList();
-    List<Pairings.Wanted> pairs =
-        known.stream()
-            .map(a ->
-                pairings.wanted(lines.of(a.lineId()), Objects.requireNonNull(a.postingId()), chart))
-            .toList();
+    List<KnownLines.Wanted> pairs =
+        known.stream().map(a -> knownLines.wanted(a, lines, chart)).toList();
     requirePostingsOnce(pairs);
     List<Booking> bookings =
         toBook.stream()
@@ -171,9 +187,9 @@ public class PostService {
             .toList();
     acts.begin(ActKind.POST, inWords(ids, lines, bookings, pairs, chart));
     List<Stored> made = book(toBook, bookings, lines, chart);
-    links.add(pairs.stream().map(Pairings.Wanted::link).toList());
+    links.add(pairs.stream().flatMap(pair -> knownLines.carriedOut(pair, chart).stream()).toList());
     states.become(ids, State.POSTED);
-    return new Posted(made, pairs.stream().map(Pairings.Wanted::entry).toList());
+    return new Posted(made, pairs.stream().flatMap(pair -> pair.entries().stream()).toList());
   }
 
   /** Makes the entries of lines, and links these with them. */
@@ -275,8 +291,9 @@ public class PostService {
   }
 
   /** A posting that two lines are said to be would be confirmed twice. */
-  private static void requirePostingsOnce(List<Pairings.Wanted> pairs) {
-    if (pairs.stream().map(p -> p.posting().id()).distinct().count() < pairs.size()) {
+  private static void requirePostingsOnce(List<KnownLines.Wanted> pairs) {
+    List<UUID> named = pairs.stream().flatMap(pair -> pair.postingIds().stream()).toList();
+    if (Set.copyOf(named).size() < named.size()) {
       throw Refusal.ofField(
           "posting-twice", "lines", "Two lines are said to be one posting. It can be one of them.");
     }
@@ -289,6 +306,10 @@ public class PostService {
         .map(Accepted::booking)
         .filter(Objects::nonNull)
         .forEach(booking -> accounts.addAll(booking.accountIds()));
+    accepted.stream()
+        .map(Accepted::known)
+        .filter(Objects::nonNull)
+        .forEach(known -> accounts.addAll(knownLines.accountsToChange(known)));
     locks.shared(accounts);
   }
 
@@ -307,13 +328,13 @@ public class PostService {
       List<UUID> ids,
       Found<BankLineEntity> lines,
       List<Booking> bookings,
-      List<Pairings.Wanted> pairs,
+      List<KnownLines.Wanted> pairs,
       Chart chart) {
     if (bookings.size() + pairs.size() > 1) {
       return "Posted %d lines".formatted(ids.size());
     }
     if (!pairs.isEmpty()) {
-      EntryEntity entry = pairs.getFirst().entry();
+      EntryEntity entry = pairs.getFirst().entries().getFirst();
       return "Paired a line with no. %d, %s".formatted(entry.no(), entry.payee());
     }
     BankLineEntity line = lines.of(ids.getFirst());

@@ -2,6 +2,7 @@ package org.yewledger.app.post;
 
 import jakarta.persistence.EntityManager;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,11 +24,16 @@ import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.post.PostJson.AlternativeJson;
 import org.yewledger.app.post.PostJson.BookedBeforeJson;
+import org.yewledger.app.post.PostJson.KnownEntryJson;
 import org.yewledger.app.post.PostJson.LineDetailJson;
+import org.yewledger.app.post.PostJson.NearlyJson;
 import org.yewledger.app.post.PostJson.OtherHalfJson;
+import org.yewledger.app.post.PostJson.PartLineJson;
+import org.yewledger.app.post.PostJson.PartOfJson;
 import org.yewledger.app.post.PostJson.ProposalJson;
 import org.yewledger.app.post.PostJson.ProposedPartJson;
 import org.yewledger.app.post.PostJson.RuleFitsJson;
+import org.yewledger.app.post.PostJson.SeveralJson;
 import org.yewledger.app.post.PostJson.StackJson;
 import org.yewledger.app.post.PostJson.StacksJson;
 import org.yewledger.app.post.PostJson.StandsInTheBooksJson;
@@ -49,6 +55,7 @@ import org.yewledger.core.post.Reason;
 import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleLine;
+import org.yewledger.core.text.PlainText;
 
 /** The waiting lines stacked by reason, each proposal as the entry that it would become. */
 @Service
@@ -74,14 +81,38 @@ class StacksService {
     this.ledgers = ledgers;
   }
 
+  /** In which order the lines of a stack stand. */
+  enum Order {
+    DATE,
+    /** The largest first, whichever way it goes. */
+    AMOUNT,
+    TEXT;
+
+    private Comparator<Waiting> comparator() {
+      return switch (this) {
+        case DATE -> Comparator.comparing(w -> w.line().bookedOn());
+        case AMOUNT ->
+            Comparator.comparing((Waiting w) -> Math.abs(w.line().amountMinor())).reversed();
+        case TEXT -> Comparator.comparing(w -> PlainText.of(w.line().text()));
+      };
+    }
+  }
+
+  /**
+   * @param text words that have to stand in a line's texts, its account, its amount, its reason or
+   *     the payee that is proposed; empty for all lines
+   */
   @Transactional(readOnly = true)
-  StacksJson stacks(@Nullable UUID bookId) {
+  StacksJson stacks(@Nullable UUID bookId, String text, Order order) {
     Chart chart = charts.chart();
     List<Waiting> every = waitingLines.all(chart, null);
+    List<String> words = List.of(PlainText.of(text).strip().split("\\s+"));
     List<Waiting> all =
-        bookId == null
-            ? every
-            : every.stream().filter(w -> w.account().bookId().equals(bookId)).toList();
+        every.stream()
+            .filter(w -> bookId == null || w.account().bookId().equals(bookId))
+            .filter(w -> text.isBlank() || words.stream().allMatch(findable(w)::contains))
+            .sorted(order.comparator())
+            .toList();
     // The other half of a transfer may belong to another book than is looked at.
     Map<UUID, Waiting> byId = every.stream().collect(Collectors.toMap(w -> w.row().id(), w -> w));
     var page = new Page(chart, ledgers.ledger(chart), ruleNumbers(), byId);
@@ -95,6 +126,20 @@ class StacksService {
     int sure = (int) all.stream().filter(w -> w.proposal().isSure()).count();
     int open = (int) all.stream().filter(w -> w.reason() == Reason.OPEN_QUESTION).count();
     return new StacksJson(all.size(), sure, all.size() - sure - open, sums(all), accounts, stacks);
+  }
+
+  /** What a line is found by. */
+  private static String findable(Waiting w) {
+    Booking booking = w.proposal().booking();
+    return PlainText.of(
+        String.join(
+            "\n",
+            w.line().text(),
+            w.line().reference(),
+            w.account().name(),
+            w.line().amount(w.account().currency()).decimal().toPlainString(),
+            w.reason().name().replace('_', ' '),
+            booking == null ? "" : booking.payee()));
   }
 
   /** Reads at once what is shown of entries that lines may be, which is then at hand. */
@@ -217,6 +262,9 @@ class StacksService {
         refusal,
         evidence instanceof Evidence.RuleFits fits ? ruleFits(fits, w, page) : null,
         evidence instanceof Evidence.StandsInTheBooks known ? standing(known) : null,
+        evidence instanceof Evidence.StandsInSeveral several ? several(several, w) : null,
+        evidence instanceof Evidence.PartOfAnEntry part ? part(part, w, page) : null,
+        evidence instanceof Evidence.NearlyStands nearly ? nearly(nearly, w) : null,
         evidence instanceof Evidence.OtherHalf half ? half(half, page) : null,
         evidence instanceof Evidence.BookedBefore before ? BookedBeforeJson.of(before) : null);
   }
@@ -248,6 +296,48 @@ class StacksService {
         known.daysApart(),
         known.sharedWords(),
         known.rivalled());
+  }
+
+  private KnownEntryJson known(OpenPosting posting, Waiting w) {
+    EntryEntity entry = entryOf(posting.id());
+    return new KnownEntryJson(
+        posting.id(),
+        entry.id(),
+        entry.no(),
+        posting.date(),
+        entry.payee(),
+        Amount.ofMinor(posting.amountMinor(), w.account().currency()).decimal());
+  }
+
+  private SeveralJson several(Evidence.StandsInSeveral several, Waiting w) {
+    return new SeveralJson(
+        several.postings().stream().map(posting -> known(posting, w)).toList(),
+        several.sharedWords(),
+        several.rivalled());
+  }
+
+  private PartOfJson part(Evidence.PartOfAnEntry part, Waiting w, Page page) {
+    List<PartLineJson> others =
+        part.lineIds().stream()
+            .filter(id -> !id.equals(w.row().id()))
+            .map(id -> {
+              Waiting other = Objects.requireNonNull(page.byId().get(id));
+              return new PartLineJson(
+                  id,
+                  other.version(),
+                  other.line().bookedOn(),
+                  other.line().amount(other.account().currency()).decimal());
+            })
+            .toList();
+    return new PartOfJson(known(part.posting(), w), others, part.rivalled());
+  }
+
+  private NearlyJson nearly(Evidence.NearlyStands nearly, Waiting w) {
+    return new NearlyJson(
+        known(nearly.posting(), w),
+        nearly.difference().decimal(),
+        nearly.daysApart(),
+        nearly.sharedWords());
   }
 
   private static OtherHalfJson half(Evidence.OtherHalf half, Page page) {

@@ -64,7 +64,9 @@ class ReviewService {
   ReviewJson review() {
     Chart chart = charts.chart();
     YearsLines.Year year = years.year(chart);
-    Map<UUID, Booked> booked = bookedLines.of(year.ids(), chart);
+    Map<UUID, Booked> booked =
+        bookedLines.of(
+            year.byBook().values().stream().flatMap(lines -> lines.ids().stream()).toList(), chart);
     Map<UUID, Fired> fired = fired(year.since());
     var results = new ArrayList<ResultJson>();
     var suggested = new ArrayList<SuggestedJson>();
@@ -73,14 +75,14 @@ class ReviewService {
         .books()
         .forEach(book -> {
           List<Rule> own = all.stream().filter(r -> r.bookId().equals(book.id())).toList();
-          List<Integer> places = year.of(book.id());
+          YearsLines.Lines lines = year.of(book.id());
           Map<UUID, RuleReview.Result> reviewed =
               RuleReview.of(
                   own,
                   RuleService.accounts(chart),
-                  places.stream()
-                      .map(at ->
-                          new RuleReview.Line(year.lines().get(at), accounts(at, year, booked)))
+                  IntStream.range(0, lines.ids().size())
+                      .mapToObj(at ->
+                          new RuleReview.Line(lines.lines().get(at), accounts(at, lines, booked)))
                       .toList());
           own.forEach(rule ->
               results.add(
@@ -89,13 +91,13 @@ class ReviewService {
                       Objects.requireNonNull(reviewed.get(rule.id())),
                       fired.getOrDefault(rule.id(), Fired.NEVER),
                       chart)));
-          suggested.addAll(suggested(book.id(), own, places, year, booked, chart));
+          suggested.addAll(suggested(book.id(), own, lines, booked, chart));
         });
     return new ReviewJson(year.since(), results, suggested);
   }
 
-  private static Set<UUID> accounts(int at, YearsLines.Year year, Map<UUID, Booked> booked) {
-    Booked how = booked.get(year.ids().get(at));
+  private static Set<UUID> accounts(int at, YearsLines.Lines lines, Map<UUID, Booked> booked) {
+    Booked how = booked.get(lines.ids().get(at));
     return how == null ? Set.of() : how.accounts();
   }
 
@@ -164,24 +166,20 @@ class ReviewService {
   }
 
   private static List<SuggestedJson> suggested(
-      UUID bookId,
-      List<Rule> own,
-      List<Integer> places,
-      YearsLines.Year year,
-      Map<UUID, Booked> booked,
-      Chart chart) {
+      UUID bookId, List<Rule> own, YearsLines.Lines all, Map<UUID, Booked> booked, Chart chart) {
     List<Integer> byHand =
-        places.stream()
+        IntStream.range(0, all.ids().size())
+            .boxed()
             .filter(at -> {
-              Booked how = booked.get(year.ids().get(at));
+              Booked how = booked.get(all.ids().get(at));
               return how != null && !how.byRule() && !how.accounts().isEmpty();
             })
             .toList();
     List<Suggestion.Line> lines =
         byHand.stream()
             .map(at -> {
-              Booked how = Objects.requireNonNull(booked.get(year.ids().get(at)));
-              return new Suggestion.Line(year.lines().get(at), how.accounts(), how.payee());
+              Booked how = Objects.requireNonNull(booked.get(all.ids().get(at)));
+              return new Suggestion.Line(all.lines().get(at), how.accounts(), how.payee());
             })
             .toList();
     return Suggestion.of(lines, RuleBook.of(own, RuleService.accounts(chart))).stream()
@@ -196,22 +194,22 @@ class ReviewService {
                 chart.account(s.accountId()).name(),
                 s.payee(),
                 s.lines().size(),
-                newest(s.lines().stream().map(byHand::get).toList(), year, booked, chart)))
+                newest(s.lines().stream().map(byHand::get).toList(), all, booked, chart)))
         .toList();
   }
 
   private static List<CaughtJson> newest(
-      List<Integer> places, YearsLines.Year year, Map<UUID, Booked> booked, Chart chart) {
+      List<Integer> places, YearsLines.Lines all, Map<UUID, Booked> booked, Chart chart) {
     return places.stream()
         .sorted(Comparator.reverseOrder())
         .limit(EVIDENCE_SHOWN)
         .map(at ->
             TrialService.json(
                 new TrialService.Caught(
-                    year.ids().get(at),
-                    year.lines().get(at),
+                    all.ids().get(at),
+                    all.lines().get(at),
                     Trial.Standing.AGREES,
-                    booked.get(year.ids().get(at))),
+                    booked.get(all.ids().get(at))),
                 chart))
         .toList();
   }

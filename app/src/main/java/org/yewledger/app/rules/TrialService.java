@@ -86,20 +86,17 @@ class TrialService {
   }
 
   private Result result(Rule rule, @Nullable UUID inPlaceOf, YearsLines.Year year, Chart chart) {
-    List<Integer> places = year.of(rule.bookId());
-    Trial trial =
-        Trial.of(
-            rule, earlier(rule, inPlaceOf, chart), places.stream().map(year.lines()::get).toList());
-    List<Integer> decided = trial.decided().stream().map(places::get).toList();
+    YearsLines.Lines of = year.of(rule.bookId());
+    Trial trial = Trial.of(rule, earlier(rule, inPlaceOf, chart), of.lines());
     Map<UUID, Booked> booked =
-        bookedLines.of(decided.stream().map(year.ids()::get).toList(), chart);
+        bookedLines.of(trial.decided().stream().map(of.ids()::get).toList(), chart);
     List<Caught> caught =
-        decided.stream()
+        trial.decided().stream()
             .map(at -> {
-              UUID id = year.ids().get(at);
+              UUID id = of.ids().get(at);
               Booked how = booked.get(id);
               Set<UUID> accounts = how == null ? Set.of() : how.accounts();
-              return new Caught(id, year.lines().get(at), Trial.standing(rule, accounts), how);
+              return new Caught(id, of.lines().get(at), Trial.standing(rule, accounts), how);
             })
             .sorted(Comparator.comparing((Caught c) -> c.line().line().bookedOn()).reversed())
             .toList();

@@ -5,7 +5,9 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -30,29 +32,28 @@ class YearsLines {
   /** Of all households together: some hundred megabytes. */
   private static final int MOST_LINES_KEPT = 300_000;
 
+  /** The lines of a book, oldest first, with their identities in the same order. */
+  record Lines(List<UUID> ids, List<RuleLine> lines) {
+    static final Lines NONE = new Lines(List.of(), List.of());
+  }
+
   /**
    * @param since the first day looked at: twelve months before the newest line
-   * @param ids and {@code bookIds} by the place of the line
    */
-  record Year(
-      String state, LocalDate since, List<UUID> ids, List<UUID> bookIds, List<RuleLine> lines) {
-    /** The lines of one book, by their places here. */
-    List<Integer> of(UUID bookId) {
-      var places = new ArrayList<Integer>();
-      for (int at = 0; at < lines.size(); at++) {
-        if (bookIds.get(at).equals(bookId)) {
-          places.add(at);
-        }
-      }
-      return places;
+  record Year(String state, LocalDate since, Map<UUID, Lines> byBook) {
+    Lines of(UUID bookId) {
+      return byBook.getOrDefault(bookId, Lines.NONE);
+    }
+
+    int count() {
+      return byBook.values().stream().mapToInt(lines -> lines.ids().size()).sum();
     }
   }
 
   private record Newest(String state, @Nullable LocalDate day) {}
 
   private final JdbcClient jdbc;
-  private final KeptByHousehold<Year> kept =
-      new KeptByHousehold<>(MOST_LINES_KEPT, year -> year.lines().size());
+  private final KeptByHousehold<Year> kept = new KeptByHousehold<>(MOST_LINES_KEPT, Year::count);
 
   YearsLines(JdbcClient jdbc) {
     this.jdbc = jdbc;
@@ -90,12 +91,10 @@ class YearsLines {
 
   private Year read(UUID household, String state, @Nullable LocalDate newest, Chart chart) {
     if (newest == null) {
-      return new Year(state, LocalDate.EPOCH, List.of(), List.of(), List.of());
+      return new Year(state, LocalDate.EPOCH, Map.of());
     }
     LocalDate since = newest.minusMonths(12).plusDays(1);
-    var ids = new ArrayList<UUID>();
-    var bookIds = new ArrayList<UUID>();
-    var lines = new ArrayList<RuleLine>();
+    var byBook = new HashMap<UUID, Lines>();
     jdbc.sql(
             """
             select l.id, l.account_id, l.booked_on, l.amount_minor, l.payee, l.memo, l.reference, l.type, l.details::text
@@ -109,11 +108,13 @@ class YearsLines {
         .param("since", Date.valueOf(since))
         .query(row -> {
           var account = chart.account(row.getObject(2, UUID.class));
-          ids.add(row.getObject(1, UUID.class));
-          bookIds.add(account.bookId());
-          lines.add(RuleLine.of(account, line(row)));
+          Lines of =
+              byBook.computeIfAbsent(
+                  account.bookId(), id -> new Lines(new ArrayList<>(), new ArrayList<>()));
+          of.ids().add(row.getObject(1, UUID.class));
+          of.lines().add(RuleLine.of(account, line(row)));
         });
-    return new Year(state, since, ids, bookIds, lines);
+    return new Year(state, since, byBook);
   }
 
   private static BankLine line(ResultSet row) throws SQLException {

@@ -15,8 +15,21 @@ public record Pairing(UUID accountId, Amount amount) {
    * @throws Refusal {@code not-the-same} unless both stand on one account with one amount
    */
   public void requireSame(UUID postingAccountId, Amount postingAmount) {
-    if (!accountId.equals(postingAccountId) || !amount.equals(postingAmount)) {
-      throw Refusal.of("not-the-same", "Account and amount of the line and of the posting differ.");
+    requireOn(accountId, postingAccountId);
+    if (!amount.equals(postingAmount)) {
+      throw Refusal.of(
+          "not-the-same",
+          "The bank says %s, the books say %s: they are not the same."
+              .formatted(amount.shown(), postingAmount.shown()));
+    }
+  }
+
+  /**
+   * @throws Refusal {@code not-the-same} if what is said to be one stands on two accounts
+   */
+  public static void requireOn(UUID accountId, UUID postingAccountId) {
+    if (!accountId.equals(postingAccountId)) {
+      throw Refusal.of("not-the-same", "The line and the posting stand on different accounts.");
     }
   }
 }
