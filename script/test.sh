@@ -7,24 +7,8 @@ yew_test() {
   pg_start test-db test
   export_test_databases
   local build=0
-  mvn -B -ntp -Dstyle.color=never -fae install -DskipTests || build=$?
-  if [ "$build" = 0 ]; then run_suites || build=$?; fi
+  mvn -B -ntp -Dstyle.color=never -fae verify || build=$?
   report "$build"
-}
-
-# The browser's suite waits for pages much of its time: it runs beside the others, and is told when they are done.
-run_suites() {
-  local others=0 browser=0
-  suite e2e >"$yew_dir/e2e-test.log" 2>&1 &
-  local beside=$!
-  suite core,formats,demo,bank-simulator,app,bench || others=$?
-  wait "$beside" || browser=$?
-  cat "$yew_dir/e2e-test.log"
-  [ "$others" = 0 ] && [ "$browser" = 0 ]
-}
-
-suite() { # MODULES
-  mvn -B -ntp -Dstyle.color=never -fae -pl "$1" surefire:test
 }
 
 # The suites get a database each, new for every run.

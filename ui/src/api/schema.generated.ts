@@ -4078,6 +4078,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             memo: string;
+            name: string;
             payee: string;
             proposal?: components["schemas"]["ProposalJson"];
             reference: string;

@@ -6,7 +6,7 @@ import { known, type Reading, useReadings } from '@/api/reading'
 import { useSays } from '@/app/says'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
-import { figure } from '@/parts/figures'
+import { figure, isZero, signed } from '@/parts/figures'
 import { AmountInput, amountIn, amountText, partIn, partText } from '@/parts/form/AmountInput'
 import { Field } from '@/parts/form/Field'
 import { JournalEntry } from '@/parts/JournalEntry'
@@ -53,7 +53,7 @@ function begin(booking: Booking, line: Waiting, split: boolean, currencyOf: (id:
   if (parts.length === 0) parts.push({ ...emptyPart(0), amount: partText(line.amount, line.currency, line.amount) })
   if (split && parts.length === 1) parts.push(emptyPart(1))
   return {
-    payee: booking.payee || line.payee || line.memo,
+    payee: booking.payee || line.name,
     note: booking.note ?? '',
     tags: (booking.tags ?? []).join(', '),
     parts,
@@ -222,6 +222,16 @@ export function BookingEditor({
           )}
         </div>
       ))}
+      {several && (
+        <StillToPlace
+          line={line}
+          parts={amounts.map((r) => r.value)}
+          onPlace={(rest) => {
+            const last = parts.findLast((_, i) => amounts[i]?.value === undefined)
+            if (last) change(last.key, { amount: partText(rest, line.currency, line.amount) })
+          }}
+        />
+      )}
       <button
         type="button"
         className={textLink({ size: 'small', className: 'self-start' })}
@@ -260,6 +270,41 @@ export function BookingEditor({
         </Button>
       </Acts>
     </form>
+  )
+}
+
+const negated = (amount: string) => (amount.startsWith('-') ? amount.slice(1) : `-${amount}`)
+
+/** What of a line no part has yet, and the way to put it into the part that has none. */
+function StillToPlace({
+  line,
+  parts,
+  onPlace,
+}: {
+  line: Waiting
+  parts: (string | undefined)[]
+  onPlace: (rest: string) => void
+}) {
+  const placed = parts.filter((part) => part !== undefined)
+  const amounts = [line.amount, ...placed.map(negated)].map((amount) => ({ amount, currency: line.currency }))
+  const { data: flows } = useQuery({
+    queryKey: ['flows', amounts],
+    queryFn: () => data(api.POST('/api/flows', { body: { amounts } })),
+    placeholderData: (previous) => previous,
+  })
+  const rest = flows?.[0]?.sum
+  if (rest === undefined || isZero(rest)) return null
+  return (
+    <p className="flex items-baseline justify-between text-small text-heartwood" role="status">
+      <span>
+        Still to place <b>{signed(rest)}</b>
+      </span>
+      {placed.length < parts.length && (
+        <button type="button" className={textLink({ size: 'small' })} onClick={() => onPlace(rest)}>
+          place it in the empty part
+        </button>
+      )}
+    </p>
   )
 }
 

@@ -120,7 +120,13 @@ public class MonthEndTest extends BrowserTest {
     form.getByLabel("Amount, part 2").fill("500.00");
     assertThat(page.getByText("86.52 still to place")).isVisible();
     assertThat(button(page, "Take it")).isDisabled();
-    form.getByLabel("Amount, part 2").fill("586.52");
+    form.getByLabel("Amount, part 2").fill("");
+    assertThat(
+            form.getByRole(AriaRole.STATUS)
+                .filter(new Locator.FilterOptions().setHasText("Still to place")))
+        .containsText("\u2212586.52");
+    button(page, "place it in the empty part").click();
+    assertThat(form.getByLabel("Amount, part 2")).hasValue("586.52");
     assertThat(form.getByText("balances, EUR")).isVisible();
     button(page, "Take it").click();
     button(page, "Post this line").click();

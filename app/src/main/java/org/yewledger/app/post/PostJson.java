@@ -172,6 +172,7 @@ final class PostJson {
 
   /**
    * @param alike the lasting part of its text; lines that share it look alike
+   * @param name a name to begin with for its payee, where nobody has named them yet
    */
   record WaitingJson(
       UUID id,
@@ -189,6 +190,7 @@ final class PostJson {
       String reference,
       String type,
       String alike,
+      String name,
       long batchNo,
       String sourceName,
       int sourceLine,

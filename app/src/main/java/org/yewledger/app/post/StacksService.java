@@ -221,6 +221,7 @@ class StacksService {
         line.reference(),
         line.type(),
         LastingWords.of(line).toString(),
+        LastingWords.name(line),
         batch.no(),
         batch.sourceName(),
         line.sourceLine(),

@@ -22,6 +22,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.post.WaitingLines.Waiting;
+import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
@@ -36,6 +37,7 @@ import org.yewledger.core.post.Booking;
 class TrustedRules {
   private static final Logger LOG = LoggerFactory.getLogger(TrustedRules.class);
 
+  private final RuleService rules;
   private final ChartService charts;
   private final WaitingLines waiting;
   private final PostService posts;
@@ -44,12 +46,14 @@ class TrustedRules {
   private final TransactionTemplate transaction;
 
   TrustedRules(
+      RuleService rules,
       ChartService charts,
       WaitingLines waiting,
       PostService posts,
       LedgerService ledgers,
       Acts acts,
       PlatformTransactionManager transactions) {
+    this.rules = rules;
     this.charts = charts;
     this.waiting = waiting;
     this.posts = posts;
@@ -73,6 +77,9 @@ class TrustedRules {
   }
 
   private List<Waiting> trusted() {
+    if (!rules.anyIsTrusted()) {
+      return List.of();
+    }
     Chart chart = charts.chart();
     List<Waiting> fits =
         waiting.all(chart, null).stream()

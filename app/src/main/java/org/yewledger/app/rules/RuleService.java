@@ -50,6 +50,15 @@ public class RuleService {
     return entities.createQuery("from Rule order by place, id", RuleEntity.class).getResultList();
   }
 
+  /** Whether any rule posts by itself. */
+  @Transactional(readOnly = true)
+  public boolean anyIsTrusted() {
+    return entities
+        .createQuery(
+            "select count(*) > 0 from Rule where isOn and trustedUpTo is not null", Boolean.class)
+        .getSingleResult();
+  }
+
   /** All rules of a book in the order in which they are tried, those that are not tried too. */
   @Transactional(readOnly = true)
   public List<Rule> of(UUID bookId) {
