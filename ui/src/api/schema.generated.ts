@@ -61,7 +61,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["merge"];
+        post: operations["merge_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -510,6 +510,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["counter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entries/{id}/doubles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["doubles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entries/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["merge"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1635,6 +1667,7 @@ export interface components {
         };
         AcceptedLinesJson: {
             lines: components["schemas"]["AcceptedJson"][];
+            someMayStay?: boolean;
         };
         AccountDraftJson: {
             /** Format: uuid */
@@ -2063,6 +2096,7 @@ export interface components {
         BookedBeforeJson: {
             always: boolean;
             entries: components["schemas"]["PastEntryJson"][];
+            likeTexts: string[];
         };
         BookingJson: {
             note?: string;
@@ -2862,6 +2896,14 @@ export interface components {
         MappingsJson: {
             accounts: components["schemas"]["MappingJson"][];
         };
+        MergeEntriesJson: {
+            /** Format: uuid */
+            goes: string;
+            /** Format: int32 */
+            goesVersion: number;
+            /** Format: int32 */
+            version: number;
+        };
         MergeJson: {
             /** Format: uuid */
             intoId: string;
@@ -2982,7 +3024,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "PAYEES" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "MERGE_ENTRIES" | "PAYEES" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -3215,6 +3257,7 @@ export interface components {
         PostedJson: {
             entryNos: number[];
             knownNos: number[];
+            stayed: components["schemas"]["StayedJson"][];
         };
         PostingJson: {
             /** Format: uuid */
@@ -3655,6 +3698,10 @@ export interface components {
             /** Format: int32 */
             count: number;
             lines: components["schemas"]["WaitingJson"][];
+            /** Format: int32 */
+            page: number;
+            /** Format: int32 */
+            pages: number;
             /** @enum {string} */
             reason: "KNOWN_ENTRY" | "OWN_TRANSFER" | "RULE" | "DUE" | "LAST_TIME" | "OPEN_QUESTION";
             sums: components["schemas"]["SumJson"][];
@@ -3719,6 +3766,11 @@ export interface components {
             post: number;
             /** Format: int32 */
             reconcile: number;
+        };
+        StayedJson: {
+            /** Format: uuid */
+            lineId: string;
+            why: string;
         };
         StepJson: {
             /**
@@ -4269,7 +4321,7 @@ export interface operations {
             };
         };
     };
-    merge: {
+    merge_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5087,6 +5139,54 @@ export interface operations {
         responses: {
             /** @description Created */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryJson"];
+                };
+            };
+        };
+    };
+    doubles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryJson"][];
+                };
+            };
+        };
+    };
+    merge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeEntriesJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6936,6 +7036,8 @@ export interface operations {
                 book?: string;
                 text?: string;
                 order?: "DATE" | "AMOUNT" | "TEXT";
+                of?: "KNOWN_ENTRY" | "OWN_TRANSFER" | "RULE" | "DUE" | "LAST_TIME" | "OPEN_QUESTION";
+                page?: number;
             };
             header?: never;
             path?: never;

@@ -13,7 +13,7 @@ const USUAL = ''
 const NONE = 'none'
 
 /** The rates that may be chosen for what is booked to an account; none where its book is not registered. */
-export function useTaxOptions(accountId: string): Option<string>[] {
+function useTaxOptions(accountId: string): Option<string>[] {
   const { data: all = [] } = useQuery(accounts)
   const { data: allBooks = [] } = useQuery(books)
   const { data: rates = [] } = useQuery(taxRates)
@@ -31,34 +31,39 @@ export function useTaxOptions(accountId: string): Option<string>[] {
   ]
 }
 
-/** Picks it; nothing where there is nothing to pick. */
+/** Picks it, with the words before it; nothing where there is nothing to pick. */
 export function TaxPick({
+  before,
+  className,
   accountId,
   value,
   onChange,
-  word,
   ...rest
 }: {
+  before: string
+  className: string
   accountId: string
   value: Tax
   onChange: (tax: Tax) => void
-  word?: 'plain'
   'aria-label': string
 }) {
   const options = useTaxOptions(accountId)
   if (options.length === 0) return null
   return (
-    <Select
-      {...rest}
-      word={word}
-      value={value.untaxed ? NONE : (value.taxRateId ?? USUAL)}
-      options={options}
-      onChange={(chosen) =>
-        onChange({
-          untaxed: chosen === NONE ? true : undefined,
-          taxRateId: chosen === NONE || chosen === USUAL ? undefined : chosen,
-        })
-      }
-    />
+    <span className={className}>
+      {before}{' '}
+      <Select
+        {...rest}
+        word="plain"
+        value={value.untaxed ? NONE : (value.taxRateId ?? USUAL)}
+        options={options}
+        onChange={(chosen) =>
+          onChange({
+            untaxed: chosen === NONE ? true : undefined,
+            taxRateId: chosen === NONE || chosen === USUAL ? undefined : chosen,
+          })
+        }
+      />
+    </span>
   )
 }

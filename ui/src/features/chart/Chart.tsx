@@ -2,10 +2,8 @@ import { useQuery } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { api, data } from '@/api/client'
-import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
-import { useSays } from '@/app/says'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
@@ -14,6 +12,7 @@ import { day, lastDay } from '@/parts/figures'
 import { textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
+import { useSaidAct } from '@/parts/useSaidAct'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Inspector, Leaf, View } from '@/parts/View'
 import { AccountForm } from './AccountForm'
@@ -46,7 +45,7 @@ export function Chart() {
 function ChartView({ page }: { page: ChartPage }) {
   const navigate = useNavigate()
   const search = useScopeSearch()
-  const says = useSays()
+  const act = useSaidAct()
   const find = useRef<HTMLInputElement>(null)
   const [typed, setTyped] = useState('')
   const [folded, setFolded] = useState<Set<string>>(new Set())
@@ -71,15 +70,8 @@ function ChartView({ page }: { page: ChartPage }) {
       return next
     })
   }
-  async function move(id: string, parentId: string | undefined, place: number | undefined, said: string) {
-    try {
-      await api.POST('/api/accounts/{id}/move', { params: { path: { id } }, body: { parentId, place } })
-      says.done(said)
-    } catch (error) {
-      says.failed(error)
-    }
-    await booksChanged()
-  }
+  const move = (id: string, parentId: string | undefined, place: number | undefined, said: string) =>
+    act(() => api.POST('/api/accounts/{id}/move', { params: { path: { id } }, body: { parentId, place } }), said)
   function step(by: number) {
     if (!row || !book) return
     const siblings = siblingsOf(row, book)

@@ -16,6 +16,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
+import { MergeEntries } from './MergeEntries'
 import { OpenedEntry, openedHeight } from './OpenedEntry'
 
 type Entry = Schemas['EntryJson']
@@ -140,6 +141,7 @@ function EntryRows({ entries, onEnd }: { entries: Entry[]; onEnd: () => void }) 
   )
   const chosen = entries.filter((e) => selection.chosen.has(e.id))
   const flows = chosen.filter((e) => !e.transfer)
+  const [merging, setMerging] = useState<Entry[]>([])
   function toggle(entry: Entry | undefined) {
     if (!entry) return
     setOpen((old) => {
@@ -156,6 +158,18 @@ function EntryRows({ entries, onEnd }: { entries: Entry[]; onEnd: () => void }) 
       onRow: true,
       run: () => toggle(entries.find((e) => e.id === selection.selected)),
     },
+    ...(chosen.length > 2
+      ? []
+      : [
+          {
+            keys: ['m'],
+            label: chosen.length === 2 ? 'These two are one, booked twice' : 'Merge a doubled entry',
+            strip: 'merge',
+            changes: true,
+            onRow: true,
+            run: () => setMerging(chosen),
+          },
+        ]),
   ])
   const items = entries.flatMap((entry): Item<Entry>[] => {
     const isOpen = open.has(entry.id)
@@ -193,6 +207,7 @@ function EntryRows({ entries, onEnd }: { entries: Entry[]; onEnd: () => void }) 
           cells={(entry) => <EntryCells entry={entry} usual={usual} />}
         />
       </Scroll>
+      {merging[0] && <MergeEntries entry={merging[0]} with={merging[1]} onClose={() => setMerging([])} />}
       <ChosenSum
         what="entry"
         many="entries"

@@ -2,20 +2,21 @@ import { queryOptions, useQuery } from '@tanstack/react-query'
 import type { FormEvent } from 'react'
 import { api, data, messageOf } from '@/api/client'
 import { accounts, queryClient } from '@/api/queries'
-import { known, type Reading, useReadings } from '@/api/reading'
+import { useReadings } from '@/api/reading'
 import { useSays } from '@/app/says'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
-import { figure, isZero, signed } from '@/parts/figures'
+import { figure } from '@/parts/figures'
 import { AmountInput, amountIn, amountText, partIn, partText } from '@/parts/form/AmountInput'
 import { Field } from '@/parts/form/Field'
 import { JournalEntry } from '@/parts/JournalEntry'
 import { useKept } from '@/parts/kept'
 import { box, noteBox, textLink } from '@/parts/look'
 import { PayeePicker } from '@/parts/PayeePicker'
-import { type Tax, TaxPick, useTaxOptions } from '@/parts/TaxPick'
+import { type Tax, TaxPick } from '@/parts/TaxPick'
 import { Acts } from '@/parts/View'
 import type { Booking } from './booking'
+import { Asked, StillToPlace } from './PartAmounts'
 import type { Waiting } from './types'
 
 /** One part as it is typed. */
@@ -174,11 +175,13 @@ export function BookingEditor({
               />
             )}
           </Field>
-          <PartTax
+          <TaxPick
+            before="Sales tax"
+            className="col-span-full flex items-center gap-2 pt-1 text-small text-ink-2"
+            aria-label={several ? `Sales tax, part ${i + 1}` : 'Sales tax'}
             accountId={p.accountId}
-            label={several ? `Sales tax, part ${i + 1}` : 'Sales tax'}
-            tax={p.tax}
-            onTax={(tax) => change(p.key, { tax })}
+            value={p.tax}
+            onChange={(tax) => change(p.key, { tax })}
           />
           {abroad(p.accountId) && (
             <Field
@@ -270,85 +273,5 @@ export function BookingEditor({
         </Button>
       </Acts>
     </form>
-  )
-}
-
-const negated = (amount: string) => (amount.startsWith('-') ? amount.slice(1) : `-${amount}`)
-
-/** What of a line no part has yet, and the way to put it into the part that has none. */
-function StillToPlace({
-  line,
-  parts,
-  onPlace,
-}: {
-  line: Waiting
-  parts: (string | undefined)[]
-  onPlace: (rest: string) => void
-}) {
-  const placed = parts.filter((part) => part !== undefined)
-  const amounts = [line.amount, ...placed.map(negated)].map((amount) => ({ amount, currency: line.currency }))
-  const { data: flows } = useQuery({
-    queryKey: ['flows', amounts],
-    queryFn: () => data(api.POST('/api/flows', { body: { amounts } })),
-    placeholderData: (previous) => previous,
-  })
-  const rest = flows?.[0]?.sum
-  if (rest === undefined || isZero(rest)) return null
-  return (
-    <p className="flex items-baseline justify-between text-small text-heartwood" role="status">
-      <span>
-        Still to place <b>{signed(rest)}</b>
-      </span>
-      {placed.length < parts.length && (
-        <button type="button" className={textLink({ size: 'small' })} onClick={() => onPlace(rest)}>
-          place it in the empty part
-        </button>
-      )}
-    </p>
-  )
-}
-
-/** The sales tax that a part contains; nothing where its book knows of none. */
-function PartTax(props: { accountId: string; label: string; tax: Tax; onTax: (tax: Tax) => void }) {
-  if (useTaxOptions(props.accountId).length === 0) return null
-  return (
-    <div className="col-span-full flex items-center gap-2 pt-1 text-small text-ink-2">
-      {props.label}
-      <TaxPick
-        aria-label={props.label}
-        word="plain"
-        accountId={props.accountId}
-        value={props.tax}
-        onChange={props.onTax}
-      />
-    </div>
-  )
-}
-
-/** An amount that may mean two things, with both to choose from. */
-function Asked({
-  reading,
-  currency,
-  onText,
-}: {
-  reading: Reading | undefined
-  currency: string
-  onText: (text: string) => void
-}) {
-  if (!reading?.choices.length) return null
-  return (
-    <span className="col-span-full text-small text-heartwood" role="status">
-      {reading.problem}{' '}
-      {reading.choices.map(({ value }) => (
-        <button
-          key={value}
-          type="button"
-          className={textLink({ className: 'mr-2' })}
-          onClick={() => onText(known(amountIn(currency), figure(value), value))}
-        >
-          {figure(value)}
-        </button>
-      ))}
-    </span>
   )
 }

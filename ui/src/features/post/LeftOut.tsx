@@ -1,16 +1,16 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '@/api/client'
-import { accounts, booksChanged } from '@/api/queries'
+import { accounts } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
-import { useSays } from '@/app/says'
 import { Flow } from '@/parts/Amount'
 import { Dialog } from '@/parts/Dialog'
 import { counted, day } from '@/parts/figures'
 import { raw, ruled, textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Nothing } from '@/parts/States'
+import { useSaidAct } from '@/parts/useSaidAct'
 
 const leftOut = {
   queryKey: ['waiting', 'left-out'],
@@ -38,17 +38,9 @@ export function LeftOutLink() {
 function LeftOut({ onClose }: { onClose: () => void }) {
   const lines = useQuery(leftOut)
   const { data: all = [] } = useQuery(accounts)
-  const says = useSays()
-
-  async function takeIn(id: string, text: string) {
-    try {
-      await api.DELETE('/api/left-out-lines/{id}', { params: { path: { id } } })
-      says.done(`${text} waits again.`)
-    } catch (error) {
-      says.failed(error)
-    }
-    await booksChanged()
-  }
+  const act = useSaidAct()
+  const takeIn = (id: string, text: string) =>
+    act(() => api.DELETE('/api/left-out-lines/{id}', { params: { path: { id } } }), `${text} waits again.`)
   return (
     <Dialog title="Lines left out" open wide onClose={onClose}>
       <Scroll label="Lines left out" className="max-h-[70vh] py-4">

@@ -46,8 +46,11 @@ export function LineInspector({
   onPair,
   onDifference,
   onPaired,
+  stayed,
 }: {
   line: Waiting
+  /** Why it stayed when it was to be posted. */
+  stayed: string | undefined
   /** How many lines are selected, this one among them. */
   several: number
   /** How many other lines look like this one, which was just answered. */
@@ -116,7 +119,11 @@ export function LineInspector({
           onCancel={() => setMode('look')}
         />
       )}
+      {mode === 'look' && <LikeTexts line={line} />}
       {mode === 'look' && <Alternatives line={line} onPair={onPair} />}
+      {mode === 'look' && stayed && (
+        <p className={noteBox({ tone: 'bad', className: 'mt-3' })}>It was not posted. {stayed}</p>
+      )}
       {mode === 'look' && alike > 0 && (
         <div className={noteBox({ className: 'mt-3 flex items-center justify-between gap-3' })} role="status">
           {counted(alike, 'more line')} like this: the same?
@@ -210,6 +217,18 @@ function Would({
         </Field>
       )}
     </>
+  )
+}
+
+/** By which texts of a payee a new one is taken for theirs. */
+function LikeTexts({ line }: { line: Waiting }) {
+  const { before } = line.proposal ?? {}
+  if (!before || before.likeTexts.length === 0) return null
+  return (
+    <p className="mt-2 text-small text-ink-2">
+      A new text. It begins as {before.likeTexts.slice(0, 3).join(' and ')}{' '}
+      {before.likeTexts.length > 1 ? 'do' : 'does'}, all of them {line.name}.
+    </p>
   )
 }
 

@@ -9,37 +9,32 @@ import { RuleFromLines } from '@/features/rules/RuleFromLines'
 import { FindBox } from '@/parts/FindBox'
 import { counted, figure } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
-import { useKept } from '@/parts/kept'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
+import { useSaidAct } from '@/parts/useSaidAct'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
-import {
-  acceptedOf,
-  accountOf,
-  alikeOf,
-  answerOf,
-  type Booking,
-  isReady,
-  type SaidOfLines,
-  transferOf,
-} from './booking'
+import { acceptedOf, accountOf, alikeOf, type Booking, transferOf } from './booking'
 import { LeftOutLink } from './LeftOut'
 import { LineInspector } from './LineInspector'
 import { StackTable } from './StackTable'
 import { TrustedPostsLink } from './TrustedPosts'
 import type { Reason, StacksPage, Waiting } from './types'
+import { useAnswers } from './useAnswers'
 
 /** Waiting lines, stacked by reason; the selected one shown as the entry that it would become. */
 export function Post() {
   const { book } = useScope()
   const [find, setFind] = useState('')
   const [order, setOrder] = useState<Order>('DATE')
+  const [paged, setPaged] = useState<Paged>()
   const stacks = useQuery({
-    queryKey: ['waiting', book, find, order],
+    queryKey: ['waiting', book, find, order, paged],
     queryFn: () =>
-      data(api.GET('/api/waiting-lines', { params: { query: { book, text: find.trim() || undefined, order } } })),
+      data(
+        api.GET('/api/waiting-lines', { params: { query: { book, text: find.trim() || undefined, order, ...paged } } }),
+      ),
     placeholderData: (previous, query) => (query?.queryKey[1] === book ? previous : undefined),
   })
   if (stacks.error && !stacks.data) return <Failed error={stacks.error} retry={stacks.refetch} />
@@ -55,7 +50,7 @@ export function Post() {
       </View>
     )
   }
-  return <PostPage page={stacks.data} finding={{ find, setFind, order, setOrder }} />
+  return <PostPage page={stacks.data} finding={{ find, setFind, order, setOrder, setPaged }} />
 }
 
 type Order = 'DATE' | 'AMOUNT' | 'TEXT'
@@ -71,6 +66,13 @@ interface Finding {
   setFind: (text: string) => void
   order: Order
   setOrder: (order: Order) => void
+  setPaged: (paged: Paged) => void
+}
+
+/** Which page of a stack is looked at. */
+interface Paged {
+  of: Reason
+  page: number
 }
 
 type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave' | 'pair'
@@ -78,12 +80,10 @@ type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave' | 'pair'
 function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
   const box = useRef<HTMLInputElement>(null)
   const says = useSays()
+  const act = useSaidAct()
   const [folded, setFolded] = useState<Set<Reason>>(new Set())
-  const [ticks, setTicks] = useState<Record<string, boolean>>({})
-  const [changed, setChanged] = useKept<Record<string, Booking>>('bookings that were changed', {})
-  /** Where what a line moves beyond its entry is booked. */
-  const [differences, setDifferences] = useKept<Record<string, string>>('differences that were placed', {})
-  const [paired, setPaired] = useKept<SaidOfLines['paired']>('entries that were found', {})
+  const answers = useAnswers()
+  const { answerFor, isTicked, tick } = answers
   const [mode, setMode] = useState<Mode>('look')
   /** What was just said of a line may hold for others that look like it. */
   const [alike, setAlike] = useState<{ of: string; bookings: Record<string, Booking> }>()
@@ -97,11 +97,6 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
   const line = shown.find((l) => l.id === selection.selected)
   const chosen = shown.filter((l) => selection.chosen.has(l.id))
   const several = chosen.length > 1
-  const answerFor = (l: Waiting) => answerOf(l, { bookings: changed, differences, paired })
-  // By itself only what is sure is ticked, and what a person has said.
-  const isTicked = (l: Waiting) =>
-    isReady(answerFor(l)) &&
-    (ticks[l.id] ?? (changed[l.id] !== undefined || (l.proposal?.sure === true && !l.proposal.refusal)))
 
   const post = (lines: Waiting[]) => send(acceptedOf(lines, answerFor))
 
@@ -110,20 +105,27 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
       says.failed(new Error('Choose what it is for first: C opens the choice.'))
       return
     }
-    const ids = ready.flatMap((r) => [
-      r.lineId,
-      ...(r.twin ? [r.twin.lineId] : []),
-      ...(r.known?.withLines ?? []).map((other) => other.lineId),
-    ])
     try {
-      const posted = await data(api.POST('/api/waiting-lines/post', { body: { lines: ready } }))
+      // Of several, one that cannot be posted does not hold up the others.
+      const posted = await data(
+        api.POST('/api/waiting-lines/post', { body: { lines: ready, someMayStay: ready.length > 1 } }),
+      )
       setMode('look')
-      const done = <T,>(old: Record<string, T>) =>
-        Object.fromEntries(Object.entries(old).filter(([id]) => !ids.includes(id)))
-      setChanged(done)
-      setPaired(done)
-      setDifferences(done)
-      says.done(`${counted(ids.length, 'line')} posted${told(posted)}.`, () => takeBack(ids))
+      const stayed = new Set(posted.stayed.map((s) => s.lineId))
+      const gone = ready.filter((r) => !stayed.has(r.lineId)).flatMap(linesOf)
+      answers.forget(gone)
+      answers.stay(posted.stayed)
+      if (gone.length === 0) {
+        says.failed(new Error(`Nothing was posted. ${stays(posted.stayed)}`))
+        select(posted.stayed[0]?.lineId)
+        return
+      }
+      // An entry that was changed for a difference becomes what it was by undoing the act, not by taking its line back.
+      const changed = ready.some((r) => r.known?.differenceTo !== undefined)
+      says.done(
+        `${counted(gone.length, 'line')} posted${told(posted)}. ${stays(posted.stayed)}`.trim(),
+        changed ? undefined : () => takeBack(gone),
+      )
     } catch (error) {
       says.failed(error)
       if (!(error instanceof Problem && error.status === 409)) return
@@ -131,34 +133,21 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
     await booksChanged()
   }
 
-  async function takeBack(lineIds: string[]) {
-    try {
-      await api.POST('/api/waiting-lines/take-back', { body: { lineIds } })
-      says.done(`${counted(lineIds.length, 'line')} taken back, waiting again.`)
-    } catch (error) {
-      says.failed(error)
-    }
-    await booksChanged()
-  }
+  const takeBack = (lineIds: string[]) =>
+    act(
+      () => api.POST('/api/waiting-lines/take-back', { body: { lineIds } }),
+      `${counted(lineIds.length, 'line')} taken back, waiting again.`,
+    )
+  const pair = ({ id, version }: Waiting, postingId: string, entryNo: number) =>
+    act(
+      () => api.POST('/api/waiting-lines/{id}/pair', { params: { path: { id } }, body: { version, postingId } }),
+      `The line is no. ${entryNo}; nothing was booked twice.`,
+      () => takeBack([id]),
+    )
 
-  async function pair(l: Waiting, postingId: string, entryNo: number) {
-    try {
-      const path = { id: l.id }
-      await api.POST('/api/waiting-lines/{id}/pair', { params: { path }, body: { version: l.version, postingId } })
-      says.done(`The line is no. ${entryNo}; nothing was booked twice.`, () => takeBack([l.id]))
-    } catch (error) {
-      says.failed(error)
-    }
-    await booksChanged()
-  }
-
-  function tick(lines: Waiting[], on: boolean) {
-    const ready = lines.filter((l) => isReady(answerFor(l))).map((l) => [l.id, on])
-    setTicks((old) => ({ ...old, ...Object.fromEntries(ready) }))
-  }
   function takeAlike() {
     if (!alike) return
-    setChanged((old) => ({ ...old, ...alike.bookings }))
+    answers.book(alike.bookings)
     setAlike(undefined)
   }
   const stackOf = (l: Waiting) => page.stacks.find((s) => s.lines.some((other) => other.id === l.id))
@@ -295,6 +284,8 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
             isTicked={isTicked}
             onTick={tick}
             onPost={post}
+            stayed={answers.stayed}
+            onLeaf={(of, page) => finding.setPaged({ of, page })}
             onAnswer={(l) => {
               select(l.id)
               setMode('change')
@@ -324,7 +315,7 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
           mode={mode}
           setMode={setMode}
           onChange={(booking) => {
-            setChanged((old) => ({ ...old, [line.id]: booking }))
+            answers.book({ [line.id]: booking })
             setAlike({
               of: line.id,
               bookings: alikeOf(
@@ -335,16 +326,12 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
               ),
             })
           }}
+          stayed={answers.stayed[line.id]}
           onPaired={(entry) => {
-            setPaired((old) => ({ ...old, [line.id]: entry }))
+            answers.pairWith(line.id, entry)
             setMode('look')
           }}
-          onDifference={(accountId) =>
-            setDifferences((old) => {
-              const { [line.id]: _, ...rest } = old
-              return accountId === undefined ? rest : { ...rest, [line.id]: accountId }
-            })
-          }
+          onDifference={(accountId) => answers.place(line.id, accountId)}
           alike={offers}
           onAlike={takeAlike}
           onPost={() => post(chosen)}
@@ -358,6 +345,19 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
 /** The entries that a line may be besides the one that is proposed, each of which has a key. */
 const othersOf = (line: Waiting | undefined) =>
   (line?.alternatives ?? []).filter((a) => a.postingId !== line?.proposal?.standing?.postingId).slice(0, 3)
+
+/** A line with those that are posted with it. */
+const linesOf = ({ lineId, twin, known }: Schemas['AcceptedJson']) => [
+  lineId,
+  ...(twin ? [twin.lineId] : []),
+  ...(known?.withLines ?? []).map((other) => other.lineId),
+]
+
+/** Which lines stayed, in words. */
+function stays([first, ...more]: Schemas['StayedJson'][]): string {
+  if (!first) return ''
+  return more.length === 0 ? `1 line stayed: ${first.why}` : `${more.length + 1} lines stayed; the first: ${first.why}`
+}
 
 /** As which entries lines were posted, made or there before. */
 function told({ entryNos, knownNos }: Schemas['PostedJson']): string {

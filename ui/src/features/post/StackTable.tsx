@@ -33,6 +33,9 @@ interface Props {
   onTick: (lines: Waiting[], on: boolean) => void
   onPost: (lines: Waiting[]) => void
   onAnswer: (line: Waiting) => void
+  /** Why lines stayed that were to be posted. */
+  stayed: Record<string, string>
+  onLeaf: (of: Reason, page: number) => void
 }
 
 const NARROW = 'narrow:hidden'
@@ -88,9 +91,7 @@ function StackBand({ stack, currency, ...props }: Props & { stack: Stack; curren
           </Fragment>
         ))}
       </td>
-      <td className="text-small text-ink-2">
-        {stack.count > stack.lines.length && `first ${stack.lines.length} shown`}
-      </td>
+      <td className="text-small text-ink-2">{stack.pages > 1 && <Leafing stack={stack} onLeaf={props.onLeaf} />}</td>
       <td className="text-right">
         <MayChange>
           {stack.reason === 'OPEN_QUESTION' && ready.length === 0 ? (
@@ -112,6 +113,31 @@ function StackBand({ stack, currency, ...props }: Props & { stack: Stack; curren
   )
 }
 
+/** A stack that is too long for one page. */
+function Leafing({ stack: { reason, page, pages }, onLeaf }: { stack: Stack; onLeaf: Props['onLeaf'] }) {
+  return (
+    <span className="flex items-center gap-1.5 whitespace-nowrap">
+      <Button
+        size="small"
+        aria-label="Earlier page"
+        whyNot={page === 1 ? 'This is the first page.' : undefined}
+        onClick={() => onLeaf(reason, page - 1)}
+      >
+        ‹
+      </Button>
+      page {page} of {pages}
+      <Button
+        size="small"
+        aria-label="Later page"
+        whyNot={page === pages ? 'This is the last page.' : undefined}
+        onClick={() => onLeaf(reason, page + 1)}
+      >
+        ›
+      </Button>
+    </span>
+  )
+}
+
 function LineCells({
   line,
   state,
@@ -120,6 +146,7 @@ function LineCells({
   isTicked,
   onTick,
   onAnswer,
+  stayed,
 }: Props & { line: Waiting; state: RowState; currency: string }) {
   const answer = answerFor(line)
   const payee = payeeOf(answer) || 'Who is this?'
@@ -171,7 +198,13 @@ function LineCells({
         )}
       </td>
       <td className="text-small text-ink-2">
-        <Evidence line={line} />
+        {stayed[line.id] ? (
+          <span className="text-heartwood" title={stayed[line.id]}>
+            stayed: {stayed[line.id]}
+          </span>
+        ) : (
+          <Evidence line={line} />
+        )}
       </td>
     </>
   )
@@ -245,6 +278,7 @@ function Evidence({ line }: { line: Waiting }) {
     return (
       <Likely sure={line.proposal?.sure}>
         as nos. {nos.slice(0, -1).join(', ')} and {nos.at(-1)}
+        {before.likeTexts.length > 0 && `, like ${before.likeTexts[0]}`}
       </Likely>
     )
   }

@@ -1,10 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import { useSearchParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
-import { booksChanged } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
-import { useSays } from '@/app/says'
 import { Flow } from '@/parts/Amount'
 import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
@@ -12,6 +10,7 @@ import { counted, day, moment } from '@/parts/figures'
 import { ruled, textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Nothing } from '@/parts/States'
+import { useSaidAct } from '@/parts/useSaidAct'
 
 const trusted = {
   queryKey: ['waiting', 'trusted'],
@@ -39,16 +38,7 @@ export function TrustedPostsLink() {
 
 /** What was posted without being looked at first: each line can be taken back, and all of an arrival at once. */
 function TrustedPosts({ posts, onClose }: { posts: Schemas['TrustedPostJson'][]; onClose: () => void }) {
-  const says = useSays()
-  async function act(work: () => Promise<unknown>, said: string) {
-    try {
-      await work()
-      says.done(said)
-    } catch (error) {
-      says.failed(error)
-    }
-    await booksChanged()
-  }
+  const act = useSaidAct()
   return (
     <Dialog title="Posted by trusted rules" open wide onClose={onClose}>
       <Scroll label="Posted by trusted rules" className="max-h-[76vh] py-4">

@@ -93,40 +93,17 @@ export function alikeOf(line: Waiting, booking: Booking, lines: Waiting[], answe
   // What a split of another amount would be, nobody can tell.
   if (!part || booking.parts.length > 1 || part.otherAmount) return {}
   const alike = lines.filter(
-    (l) =>
-      l.id !== line.id &&
-      l.alike === line.alike &&
-      l.bookId === line.bookId &&
-      l.accountId !== part.accountId &&
-      l.amount.startsWith('-') === line.amount.startsWith('-') &&
-      !isReady(answer(l)),
+    (l) => l.id !== line.id && l.alike === line.alike && l.accountId !== part.accountId && !isReady(answer(l)),
   )
   return Object.fromEntries(
     alike.map((l): [string, Booking] => [l.id, { ...booking, note: '', parts: [{ ...part, amount: l.amount }] }]),
   )
 }
 
-/** Two lines as the halves of one transfer; undefined where they cannot be. */
+/** Two lines as the halves of one transfer, as far as they may be; what it is then is worked out by the books. */
 export function transferOf([one, other]: Waiting[]): Schemas['AcceptedJson'] | undefined {
   if (!one || !other || one.accountId === other.accountId) return undefined
-  if (one.amount.startsWith('-') === other.amount.startsWith('-')) return undefined
-  const abroad = one.currency !== other.currency
-  return {
-    lineId: one.id,
-    version: one.version,
-    booking: {
-      payee: other.accountName,
-      note: '',
-      parts: [
-        {
-          accountId: other.accountId,
-          amount: one.amount,
-          otherAmount: abroad ? other.amount.replace('-', '') : undefined,
-        },
-      ],
-    },
-    twin: { lineId: other.id, version: other.version },
-  }
+  return { lineId: one.id, version: one.version, twin: { lineId: other.id, version: other.version } }
 }
 
 /** The lines as they are sent: what two of them are together, is sent once. */

@@ -13,6 +13,7 @@ import { textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
+import { useSaidAct } from '@/parts/useSaidAct'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
 import { ApplyRule } from './ApplyRule'
@@ -41,6 +42,7 @@ interface Making {
 
 function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
   const says = useSays()
+  const act = useSaidAct()
   const mayChange = useMayChange()
   const { book } = useScope()
   const { data: all = [] } = useQuery(accounts)
@@ -58,15 +60,6 @@ function RulesPage({ rules, order }: { rules: Rule[]; order: Rule[] }) {
   const rule = rules.find((r) => r.id === selected)
   const suggested = (review.data?.suggested ?? []).filter((s) => !book || s.bookId === book)
 
-  async function act(work: () => Promise<unknown>, said: string) {
-    try {
-      await work()
-      says.done(said)
-    } catch (error) {
-      says.failed(error)
-    }
-    await booksChanged()
-  }
   function moveTo(moved: Rule, no: number) {
     if (no === moved.no) return
     act(

@@ -3,7 +3,7 @@ import { AmountInput } from '@/parts/form/AmountInput'
 import { Icon } from '@/parts/Icon'
 import { textLink } from '@/parts/look'
 import { type Option, Select } from '@/parts/Select'
-import { TaxPick, useTaxOptions } from '@/parts/TaxPick'
+import { TaxPick } from '@/parts/TaxPick'
 import type { Draft, ShareClause } from './draft'
 
 const SIZES: Option<ShareClause['size']>[] = [
@@ -72,7 +72,14 @@ export function Shares({
               onUnknown={(unknown) => change(share.key, { accountId: '', unknown })}
             />
           </span>
-          <RuleTax share={share} label={several ? `Sales tax, part ${i + 1}` : 'Sales tax'} change={change} />
+          <TaxPick
+            before=" with tax"
+            className="whitespace-pre"
+            aria-label={several ? `Sales tax, part ${i + 1}` : 'Sales tax'}
+            accountId={share.accountId}
+            value={share.tax}
+            onChange={(tax) => change(share.key, { tax })}
+          />
           {several && (
             <button
               type="button"
@@ -97,31 +104,5 @@ export function Shares({
         </span>
       )}
     </>
-  )
-}
-
-/** The sales tax of a share, where its book knows of any. */
-function RuleTax({
-  share,
-  label,
-  change,
-}: {
-  share: ShareClause
-  label: string
-  change: (key: number, to: Partial<ShareClause>) => void
-}) {
-  if (useTaxOptions(share.accountId).length === 0) return null
-  return (
-    <span className="whitespace-nowrap">
-      {' '}
-      with tax{' '}
-      <TaxPick
-        aria-label={label}
-        word="plain"
-        accountId={share.accountId}
-        value={share.tax}
-        onChange={(tax) => change(share.key, { tax })}
-      />
-    </span>
   )
 }

@@ -144,6 +144,40 @@ public class KnownLinesTest extends AppTest {
     assertEquals(known(h).size(), 1);
   }
 
+  /**
+   * Two differences in one request: the books change with the first, and the second is as it was
+   * seen.
+   */
+  @Test
+  public void severalTipsArePostedTogether() {
+    Household h = found("tips");
+    typed(h, 2, "Whimbrel Tearoom", -4_000, h.groceries());
+    typed(h, 12, "Lamplight Tearoom", -2_000, h.groceries());
+    gather(
+        h,
+        ofx(
+            line(3, "-44.00", "WHIMBREL TEAROOM 12") + line(13, "-22.00", "LAMPLIGHT TEAROOM"),
+            "0.00"));
+    var accepted = new ArrayList<String>();
+    for (JsonNode line : known(h)) {
+      accepted.add(
+          "{\"lineId\":\"%s\",\"version\":%d,\"known\":{\"postingIds\":[\"%s\"],\"differenceTo\":\"%s\"}}"
+              .formatted(
+                  line.path("id").asString(),
+                  line.path("version").asInt(),
+                  line.at("/proposal/nearly/entry/postingId").asString(),
+                  h.school().id()));
+    }
+    assertEquals(accepted.size(), 2);
+    Api.Answer posted =
+        h.api().post("/api/waiting-lines/post", "{\"lines\":[" + String.join(",", accepted) + "]}");
+    assertEquals(posted.status(), 200, posted.json().toString());
+    assertEquals(balance(h, h.school()), "6.00");
+    assertEquals(balance(h, h.current()), "934.00");
+    undo(h);
+    assertEquals(balance(h, h.current()), "940.00");
+  }
+
   @Test
   public void theEntryIsFoundByAPersonAndLinesByWhatTheySay() {
     Household h = found("finding");

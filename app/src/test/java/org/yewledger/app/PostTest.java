@@ -3,8 +3,10 @@ package org.yewledger.app;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -101,6 +103,105 @@ public class PostTest extends AppTest {
     assertEquals(h.api().post("/api/waiting-lines/post", accepted(line, good)).status(), 200);
     assertEquals(
         h.api().get("/api/entries?text=school").json().at("/entries/0/books/0/postings").size(), 3);
+  }
+
+  private static String of(JsonNode line, UUID account) {
+    String whole = accepted(line, part(account, line.path("amount").asString()));
+    return whole.substring(whole.indexOf('[') + 1, whole.lastIndexOf(']'));
+  }
+
+  @Test
+  public void whatCannotBePostedStaysAndTheRestIsPosted() {
+    Household h = gathered("stays");
+    JsonNode closed = line(h, "GREENGAGE MKT 114");
+    JsonNode taken = line(h, "GREENGAGE MKT 207");
+    JsonNode good = line(h, "MARRAM");
+    assertEquals(post(h, taken, h.groceries().id()).status(), 200);
+    String path = "/api/accounts/" + h.school().id();
+    int version = 0;
+    for (JsonNode account : h.api().get("/api/accounts").json()) {
+      if (account.path("id").asString().equals(h.school().id().toString())) {
+        version = account.path("version").asInt();
+      }
+    }
+    assertEquals(h.api().post(path + "/close?version=" + version, "").status() / 100, 2);
+    String lines =
+        String.join(
+            ",",
+            of(closed, h.school().id()),
+            of(taken, h.groceries().id()),
+            of(good, h.pay().id()));
+    String all = "{\"lines\":[" + lines + "]";
+    assertEquals(h.api().post("/api/waiting-lines/post", all + "}").status() / 100, 4);
+    assertEquals(h.api().get("/api/waiting-lines").json().path("count").asInt(), 2);
+    JsonNode some = h.api().post("/api/waiting-lines/post", all + ",\"someMayStay\":true}").json();
+    assertEquals(some.path("entryNos").size(), 1);
+    assertEquals(some.path("stayed").size(), 2);
+    assertTrue(some.at("/stayed/0/why").asString().contains("posted at"), some.toString());
+    assertTrue(some.at("/stayed/1/why").asString().contains("School was closed"), some.toString());
+    assertEquals(h.api().get("/api/waiting-lines").json().path("count").asInt(), 1);
+  }
+
+  @Test
+  public void aLongStackIsReadByPages() {
+    Household h = found("pages");
+    var csv = new StringBuilder("Date;Text;Amount\n");
+    for (int i = 0; i < 1_007; i++) {
+      csv.append("2026-09-04;SHOP ").append(1_000 + i).append(";-1.00\n");
+    }
+    h.api()
+        .takeIn(
+            h.current().id(),
+            "a.csv",
+            csv.toString().getBytes(StandardCharsets.UTF_8),
+            null,
+            false);
+    var seen = new HashSet<String>();
+    for (int page = 1; page <= 3; page++) {
+      JsonNode stack =
+          h.api().get("/api/waiting-lines?of=OPEN_QUESTION&page=" + page).json().at("/stacks/0");
+      assertEquals(stack.path("count").asInt(), 1_007);
+      assertEquals(stack.path("pages").asInt(), 3);
+      assertEquals(stack.path("page").asInt(), page);
+      stack.path("lines").forEach(line -> seen.add(line.path("id").asString()));
+    }
+    assertEquals(seen.size(), 1_007);
+    // What is beyond the last page, after some were posted, is the last page.
+    assertEquals(
+        h.api()
+            .get("/api/waiting-lines?of=OPEN_QUESTION&page=90")
+            .json()
+            .at("/stacks/0/page")
+            .asInt(),
+        3);
+  }
+
+  @Test
+  public void aBranchThatNobodyHasNamedIsTakenForItsPayeeAndSaidToBeNew() {
+    Household h = found("branches");
+    String lines =
+        "Date;Text;Amount\n2026-09-01;KIOSK LYNHAM;-3.10\n2026-09-02;KIOSK OSTWICK;-4.20\n";
+    h.api().takeIn(h.current().id(), "a.csv", lines.getBytes(StandardCharsets.UTF_8), null, false);
+    post(h, line(h, "KIOSK LYNHAM"), h.groceries().id());
+    post(h, line(h, "KIOSK OSTWICK"), h.groceries().id());
+    h.api()
+        .takeIn(
+            h.current().id(),
+            "b.csv",
+            (lines + "2026-09-03;KIOSK ELLERY;-5.30\n").getBytes(StandardCharsets.UTF_8),
+            null,
+            false);
+    JsonNode line = line(h, "KIOSK ELLERY");
+    assertEquals(line.path("name").asString(), "Greengage Market");
+    JsonNode proposal = line.path("proposal");
+    assertEquals(
+        proposal.at("/before/likeTexts").toString(), "[\"KIOSK LYNHAM\",\"KIOSK OSTWICK\"]");
+    assertEquals(proposal.path("sure").asBoolean(), false);
+    JsonNode rule =
+        h.api()
+            .post("/api/rules/beginning", "{\"lineIds\":[\"" + line.path("id").asString() + "\"]}")
+            .json();
+    assertEquals(rule.path("words").asString(), "KIOSK", rule.toString());
   }
 
   @Test

@@ -35,4 +35,11 @@ final class RuleDrafts {
         .formatted(of.bookId(), when, payee, shares, more)
         .strip();
   }
+
+  /**
+   * @param size a comma and the field that says it; empty for the rest
+   */
+  static String share(Account account, String size) {
+    return "{\"accountId\":\"%s\"%s}".formatted(account.id(), size);
+  }
 }

@@ -49,18 +49,22 @@ final class MatchBench {
     }
   }
 
+  /** A current account of a household in euros. */
+  static Account account() {
+    var book = new Book(new UUID(0, 1), "Household", CurrencyUnit.EUR);
+    return new Account(
+        new UUID(0, 2),
+        book,
+        "Harbour Current",
+        AccountKind.CURRENT,
+        CurrencyUnit.EUR,
+        false,
+        LocalDate.of(2020, 1, 1));
+  }
+
   private static Situation situation(int size) {
     var random = new Random(45);
-    var book = new Book(new UUID(0, 1), "Household", CurrencyUnit.EUR);
-    var account =
-        new Account(
-            new UUID(0, 2),
-            book,
-            "Harbour Current",
-            AccountKind.CURRENT,
-            CurrencyUnit.EUR,
-            false,
-            LocalDate.of(2020, 1, 1));
+    Account account = account();
     var lines = new ArrayList<WaitingLine>(size);
     var open = new ArrayList<OpenPosting>(size);
     // As many lines a day, however many days: a longer time has more of them, not a denser one.

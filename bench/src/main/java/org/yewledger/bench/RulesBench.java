@@ -6,11 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.UUID;
-import org.joda.money.CurrencyUnit;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.ledger.AccountKind;
-import org.yewledger.core.ledger.Book;
 import org.yewledger.core.rules.Condition;
 import org.yewledger.core.rules.Division;
 import org.yewledger.core.rules.Rule;
@@ -130,16 +127,7 @@ final class RulesBench {
 
   private static List<RuleLine> lines() {
     var random = new Random(45);
-    var book = new Book(new UUID(0, 1), "Household", CurrencyUnit.EUR);
-    var account =
-        new Account(
-            new UUID(0, 2),
-            book,
-            "Harbour Current",
-            AccountKind.CURRENT,
-            CurrencyUnit.EUR,
-            false,
-            LocalDate.of(2020, 1, 1));
+    Account account = MatchBench.account();
     var lines = new ArrayList<RuleLine>(LINES);
     for (int i = 0; i < LINES; i++) {
       var line =

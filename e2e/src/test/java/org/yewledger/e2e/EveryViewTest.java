@@ -11,12 +11,13 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.LoadState;
 import java.util.List;
+import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /**
- * What holds for every view: accessible in both palettes, no sideways scrolling, nothing against
- * the policy.
+ * What holds for every view: accessible in both palettes, no sideways scrolling, no key with two
+ * meanings, nothing against the policy.
  */
 public class EveryViewTest extends BrowserTest {
   private static final List<String> VIEWS =
@@ -35,44 +36,75 @@ public class EveryViewTest extends BrowserTest {
           "/people",
           "/you",
           "/trial-balance");
+  private static final String SIGN_IN = "sign-in";
+  private static final String STATEMENT = "a statement";
+  private static final String REGISTER = "an account";
 
   @DataProvider
-  Object[][] palettes() {
-    return new Object[][] {{ColorScheme.LIGHT}, {ColorScheme.DARK}};
+  Object[][] views() {
+    return Stream.concat(VIEWS.stream(), Stream.of(SIGN_IN, STATEMENT, REGISTER))
+        .map(view -> new Object[] {view})
+        .toArray(Object[][]::new);
   }
 
-  private void settle(Page page) {
+  private Page opened(String view) {
+    if (view.equals(SIGN_IN)) {
+      Page page = window(1280, 800, ColorScheme.LIGHT);
+      open(page, "/");
+      return page;
+    }
+    Page page = signedIn();
+    if (view.equals(STATEMENT)) {
+      open(page, "/?month=2026-08");
+      page.getByLabel("Harbour Current, August 2026: agreed to zero").click();
+      page.getByText("Agreed, nothing apart").waitFor();
+    } else if (view.equals(REGISTER)) {
+      open(page, "/trial-balance");
+      link(page, "Harbour Current").first().click();
+      page.getByText("Books say").waitFor();
+    } else {
+      open(page, view);
+    }
+    return page;
+  }
+
+  @Test(dataProvider = "views")
+  public void isAccessibleFitsAndGivesEachKeyOneMeaning(String view) {
+    Page page = opened(view);
     page.waitForLoadState(LoadState.NETWORKIDLE);
     assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
-  }
-
-  /** Opens every view, and beyond them a register and a statement. */
-  private void eachView(Page page, java.util.function.Consumer<String> check) {
-    for (String view : VIEWS) {
-      open(page, view);
-      settle(page);
-      check.accept(view);
+    assertNoViolations(page, view);
+    assertFits(page, view);
+    if (!view.equals(SIGN_IN)) {
+      assertKeysDiffer(page, view);
     }
-    open(page, "/?month=2026-08");
-    settle(page);
-    page.getByLabel("Harbour Current, August 2026: agreed to zero").click();
-    page.getByText("Agreed, nothing apart").waitFor();
-    check.accept("a statement");
-    open(page, "/trial-balance");
-    link(page, "Harbour Current").first().click();
-    page.getByText("Books say").waitFor();
-    check.accept("an account");
+    page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
+    assertContrast(page, view + " in the dark");
+    assertEquals(complaints(), List.of());
   }
 
-  @Test(dataProvider = "palettes")
-  public void isAccessible(ColorScheme palette) {
-    Page signIn = window(1280, 800, palette);
-    open(signIn, "/");
-    settle(signIn);
-    assertNoViolations(signIn, "sign-in");
-    Page page = signedIn(1280, 800, palette);
-    eachView(page, view -> assertNoViolations(page, view));
-    assertEquals(complaints(), List.of());
+  private static void assertFits(Page page, String view) {
+    for (int width : new int[] {900, 1280}) {
+      page.setViewportSize(width, 800);
+      Object beyond =
+          page.evaluate(
+              "() => Math.max(0, ...[document.documentElement,"
+                  + " ...document.querySelectorAll('main, main section, aside, header, header + div')].map(e"
+                  + " => e.scrollWidth - e.clientWidth))");
+      assertTrue(
+          ((Number) beyond).intValue() <= 1, view + " is " + beyond + " px too wide at " + width);
+    }
+  }
+
+  private static void assertKeysDiffer(Page page, String view) {
+    page.keyboard().press("?");
+    Locator keys = page.getByRole(AriaRole.DIALOG).locator("dt kbd");
+    keys.first().waitFor();
+    List<String> shown = keys.allInnerTexts();
+    assertTrue(shown.size() > 10, view + " has " + shown);
+    assertEquals(shown.stream().distinct().toList(), shown, view);
+    page.keyboard().press("Escape");
+    assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
   }
 
   /** A check that has never failed says nothing. */
@@ -84,43 +116,6 @@ public class EveryViewTest extends BrowserTest {
         expectThrows(
             AssertionError.class, () -> assertNoViolations(page, "a field without a name"));
     assertTrue(found.getMessage().contains("label at"), found.getMessage());
-  }
-
-  @Test
-  public void doesNotScrollSideways() {
-    Page page = signedIn();
-    eachView(
-        page,
-        view -> {
-          for (int width : new int[] {900, 1280}) {
-            page.setViewportSize(width, 800);
-            Object beyond =
-                page.evaluate(
-                    "() => Math.max(0, ...[document.documentElement,"
-                        + " ...document.querySelectorAll('main, main section, aside, header, header + div')].map(e"
-                        + " => e.scrollWidth - e.clientWidth))");
-            assertTrue(
-                ((Number) beyond).intValue() <= 1,
-                view + " is " + beyond + " px too wide at " + width);
-          }
-        });
-  }
-
-  @Test
-  public void noKeyMeansTwoThingsInOneView() {
-    Page page = signedIn();
-    eachView(
-        page,
-        view -> {
-          page.keyboard().press("?");
-          Locator keys = page.getByRole(AriaRole.DIALOG).locator("dt kbd");
-          keys.first().waitFor();
-          List<String> shown = keys.allInnerTexts();
-          assertTrue(shown.size() > 10, view + " has " + shown);
-          assertEquals(shown.stream().distinct().toList(), shown, view);
-          page.keyboard().press("Escape");
-          assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
-        });
   }
 
   @Test
@@ -146,7 +141,9 @@ public class EveryViewTest extends BrowserTest {
 
   @Test
   public void signingOutEndsTheSession() {
-    Page page = signedIn();
+    Page page = window(1280, 800, ColorScheme.LIGHT);
+    open(page, "/");
+    signIn(page);
     button(page, "Wren Aldercott").click();
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Sign out")).click();
     assertThat(page.getByLabel("Password")).isVisible();

@@ -177,6 +177,21 @@ public class ProposalsTest extends BrowserTest {
                 AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("The difference is for"));
     difference.fill("outings");
     difference.press("Enter");
+    // Said otherwise, the line is booked; found again, it is the entry: what is said last holds.
+    page.keyboard().press("Escape");
+    button(page, "No, book it anew").click();
+    Locator books =
+        inspector(page)
+            .getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("Books to"));
+    books.fill("outings");
+    books.press("Enter");
+    button(page, "Take it").click();
+    assertThat(button(page, "Post this line")).isVisible();
+    button(page, "Find entry").click();
+    page.getByLabel("Find an entry").fill("tansy");
+    inspector(page)
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("78.40"))
+        .click();
     is.click();
     assertThat(page.getByText("1 line posted: in the books as no.")).isVisible();
     page.keyboard().press("Control+z");

@@ -76,6 +76,22 @@ public class LineLinks {
         .list();
   }
 
+  /** Lets the lines that confirm one posting confirm another one, which stays when they go. */
+  public void confirmInstead(UUID postingId, UUID otherId, UUID otherEntryId) {
+    UUID household = SignedIn.now().householdId();
+    jdbc.sql(
+            """
+            insert into line_link (household_id, bank_line_id, posting_id, entry_id, account_id, amount_minor, made_entry)
+            select household_id, bank_line_id, ?, ?, account_id, amount_minor, false
+              from line_link where household_id = ? and posting_id = ?\
+            """)
+        .params(otherId, otherEntryId, household, postingId)
+        .update();
+    jdbc.sql("delete from line_link where household_id = ? and posting_id = ?")
+        .params(household, postingId)
+        .update();
+  }
+
   /** Takes the links of lines away. */
   public void remove(Collection<UUID> lineIds) {
     jdbc.sql("delete from line_link where household_id = ? and bank_line_id = any(?)")

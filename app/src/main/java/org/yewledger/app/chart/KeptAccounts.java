@@ -24,30 +24,40 @@ public class KeptAccounts {
     this.entities = entities;
   }
 
-  /**
-   * The book's account of the kind. While only reading, one that is not there yet stands in for the
-   * one that would be made.
-   */
+  /** What becomes of an account that is not there yet. */
+  public enum Missing {
+    IS_MADE,
+    /** Another one stands in for it, as while only reading. */
+    STANDS_IN
+  }
+
+  /** The book's account of the kind. */
   @Transactional(propagation = Propagation.MANDATORY)
   public Account of(Book book, AccountKind kind, Chart chart) {
-    return chart.keptByCore(book.id(), kind).orElseGet(() -> make(book, kind, chart));
+    return of(book, kind, chart, Missing.IS_MADE);
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Account of(Book book, AccountKind kind, Chart chart, Missing missing) {
+    return chart.keptByCore(book.id(), kind).orElseGet(() -> make(book, kind, chart, missing));
   }
 
   /** Where the book's sales tax stands: its first such account that is open, or a new one. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public Account salesTax(Book book, Chart chart) {
+  public Account salesTax(Book book, Chart chart, Missing missing) {
     return chart
         .openAccounts(AccountKind.SALES_TAX, book.id())
         .findFirst()
-        .orElseGet(() -> make(book, AccountKind.SALES_TAX, chart));
+        .orElseGet(() -> make(book, AccountKind.SALES_TAX, chart, missing));
   }
 
-  private Account make(Book book, AccountKind kind, Chart chart) {
+  private Account make(Book book, AccountKind kind, Chart chart, Missing missing) {
     String name = freeName(nameOf(kind), book, chart);
     // Nothing of the tax was owed before the book was registered.
     LocalDate opensOn = kind == AccountKind.SALES_TAX ? chart.book(book.id()).taxedFrom() : null;
     var account = new Account(Ids.next(), book, name, kind, book.currency(), false, opensOn);
-    if (!TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+    if (missing == Missing.IS_MADE
+        && !TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
       entities.persist(new AccountEntity(account, null, AccountFacts.NONE, LAST));
       entities.flush();
     }

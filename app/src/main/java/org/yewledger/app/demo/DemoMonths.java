@@ -109,6 +109,7 @@ class DemoMonths {
     List<Happening> happenings = AldercottYear.happenings();
     var banks = new DemoStatements(happenings);
     Ledger ledger = ledgers.ledger(charts.chart());
+    Map<UUID, RuleBook> tried = rules.ruleBooks(charts.chart());
     for (YearMonth m = AldercottYear.FIRST; m.isBefore(AldercottYear.LAST); m = m.plusMonths(1)) {
       YearMonth month = m;
       Map<Line, UUID> lines = new HashMap<>();
@@ -118,7 +119,7 @@ class DemoMonths {
       }
       happenings.stream()
           .filter(h -> YearMonth.from(h.line().day()).equals(month))
-          .forEach(h -> post(h, chart, ledger, lines));
+          .forEach(h -> post(h, chart, ledger, tried, lines));
       entities.flush();
       reconcile(banks, month, chart, batches);
       entities.flush();
@@ -176,7 +177,12 @@ class DemoMonths {
         : Amount.ofMinor(share.otherMinor(), chart.account(share.account()).currency());
   }
 
-  private void post(Happening happening, DemoChart chart, Ledger ledger, Map<Line, UUID> lines) {
+  private void post(
+      Happening happening,
+      DemoChart chart,
+      Ledger ledger,
+      Map<UUID, RuleBook> tried,
+      Map<Line, UUID> lines) {
     BankLineEntity line = entities.find(BankLineEntity.class, lines.get(happening.line()));
     Account bank = chart.account(happening.line().account());
     var parts =
@@ -194,7 +200,9 @@ class DemoMonths {
     Booking.Booked booked = booking.entryFor(bank, line.toBankLine(), ledger);
     EntryStore.Stored stored =
         entries
-            .add(List.of(booked.entry()), List.of(because(bank, line.toBankLine(), booking)))
+            .add(
+                List.of(booked.entry()),
+                List.of(because(tried.get(bank.bookId()), bank, line.toBankLine(), booking)))
             .getFirst();
     if (happening.twin().isEmpty()) {
       texts.learn(Map.of(LastingWords.of(line.toBankLine()).toString(), stored.entry().payeeId()));
@@ -214,8 +222,8 @@ class DemoMonths {
   }
 
   /** What a rule fits was booked by it, if it says the same; the rest was answered by hand. */
-  private Because because(Account bank, BankLine line, Booking booking) {
-    RuleBook tried = rules.ruleBooks(charts.chart()).get(bank.bookId());
+  private static Because because(
+      @Nullable RuleBook tried, Account bank, BankLine line, Booking booking) {
     Set<UUID> accounts =
         booking.parts().stream().map(p -> p.account().id()).collect(Collectors.toSet());
     return Optional.ofNullable(tried)

@@ -1,10 +1,8 @@
 package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.LockModeType;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -12,16 +10,12 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.AccountLocks;
-import org.yewledger.app.journal.EntryReader.EntryView;
-import org.yewledger.app.journal.EntryReader.PostingView;
 import org.yewledger.app.journal.EntryStore.Stored;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
-import org.yewledger.app.platform.NotFound;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Countering;
 import org.yewledger.core.ledger.Entry;
-import org.yewledger.core.ledger.Marks;
 
 /** Takes entries back by their opposites: both stay in the books, linked. */
 @Service
@@ -57,23 +51,10 @@ class CounterService {
         store.postingsOf(List.of(id)).stream()
             .map(PostingEntity::accountId)
             .collect(Collectors.toSet()));
-    entities.clear();
-    EntryEntity row =
-        Optional.ofNullable(entities.find(EntryEntity.class, id, LockModeType.PESSIMISTIC_WRITE))
-            .orElseThrow(() -> new NotFound("entry"));
-    if (row.version() != version) {
-      throw Conflict.changedMeanwhile("entry");
-    }
+    store.forgetRead();
+    EntryEntity row = store.locked(id, version);
     requireNotCountered(row);
-    EntryView view = reader.views(List.of(row)).getFirst();
-    var entry =
-        new Entry(
-            row.date(),
-            row.payee(),
-            row.note(),
-            row.origin(),
-            view.postings().stream().map(PostingView::posting).toList(),
-            new Marks(row.reference(), row.method(), view.tags()));
+    Entry entry = reader.views(List.of(row)).getFirst().toEntry();
     acts.begin(
         ActKind.COUNTER,
         "%s no. %d, %s"
@@ -82,6 +63,20 @@ class CounterService {
     opposite.entry().counter(id, how);
     entities.flush();
     return opposite.entry().id();
+  }
+
+  /**
+   * An entry that another one takes back, or that takes another one back, stays beside it.
+   *
+   * @throws Conflict {@code already-countered}
+   */
+  void requireNoCounter(EntryEntity row) {
+    requireNotCountered(row);
+    if (row.countersId() != null) {
+      throw new Conflict(
+          "already-countered",
+          "No. %d takes another entry back; both stay in the books.".formatted(row.no()));
+    }
   }
 
   private void requireNotCountered(EntryEntity row) {

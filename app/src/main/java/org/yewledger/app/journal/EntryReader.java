@@ -17,19 +17,29 @@ import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.StatementDays.StatementDay;
+import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Marks;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.ledger.PostingTax;
+import org.yewledger.core.ledger.Revision;
 import org.yewledger.core.reconcile.PostingState;
 
 /** Reads entries with their postings, a page at a time, in a fixed number of queries. */
 @Component
 public class EntryReader {
 
-  /** A posting with its account and how far the bank confirms it. */
-  public record PostingView(UUID id, Posting posting, PostingState state) {
+  /**
+   * A posting with its account and how far the bank confirms it.
+   *
+   * @param atBank whether bank lines confirm it
+   * @param ticked whether it is ticked for a statement, finished or not
+   */
+  public record PostingView(
+      UUID id, Posting posting, PostingState state, boolean atBank, boolean ticked) {
     public Account account() {
       return posting.account();
     }
@@ -53,6 +63,24 @@ public class EntryReader {
 
     public String payee() {
       return entry.payee();
+    }
+
+    /** The entry as the core knows it. */
+    public Entry toEntry() {
+      return new Entry(
+          entry.date(),
+          entry.payee(),
+          entry.note(),
+          entry.origin(),
+          postings.stream().map(PostingView::posting).toList(),
+          new Marks(entry.reference(), entry.method(), tags));
+    }
+
+    /** Its postings with what bank and statements say of them. */
+    List<Revision.Standing> standing() {
+      return postings.stream()
+          .map(p -> new Revision.Standing(p.posting(), p.atBank(), p.ticked()))
+          .toList();
     }
 
     public String note() {
@@ -122,6 +150,20 @@ public class EntryReader {
         views(rows).stream().collect(Collectors.toMap(v -> v.entry().id(), Function.identity())));
   }
 
+  /**
+   * An entry with its postings.
+   *
+   * @throws NotFound if it is not there
+   */
+  @Transactional(readOnly = true)
+  public EntryView find(UUID id) {
+    EntryEntity row = entities.find(EntryEntity.class, id);
+    if (row == null) {
+      throw new NotFound("entry");
+    }
+    return views(List.of(row)).getFirst();
+  }
+
   /** The entries with their postings, in the given order. */
   @Transactional(readOnly = true)
   public List<EntryView> views(List<EntryEntity> rows) {
@@ -169,7 +211,9 @@ public class EntryReader {
     return new PostingView(
         p.id(),
         p.toPosting(account),
-        PostingState.of(row.atBank(), p.statementId() != null, day != null && day.isFinished()));
+        PostingState.of(row.atBank(), p.statementId() != null, day != null && day.isFinished()),
+        row.atBank(),
+        p.statementId() != null);
   }
 
   /** What the bank said in the lines that confirm the postings, by posting. */

@@ -19,7 +19,7 @@ import org.yewledger.core.ledger.Entry;
 /** The tags of entries. */
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
-public class EntryTags {
+class EntryTags {
   private final JdbcClient jdbc;
 
   EntryTags(JdbcClient jdbc) {
@@ -27,7 +27,7 @@ public class EntryTags {
   }
 
   /** The names of the tags of entries, by entry; entries without tags are missing. */
-  public Map<UUID, List<String>> of(Collection<UUID> entryIds) {
+  Map<UUID, List<String>> of(Collection<UUID> entryIds) {
     Map<UUID, List<String>> tags = new HashMap<>();
     jdbc.sql(
             """

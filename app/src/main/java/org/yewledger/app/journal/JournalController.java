@@ -3,6 +3,7 @@ package org.yewledger.app.journal;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import java.time.YearMonth;
+import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -19,6 +20,7 @@ import org.yewledger.app.journal.JournalJson.CounterJson;
 import org.yewledger.app.journal.JournalJson.DraftJson;
 import org.yewledger.app.journal.JournalJson.EntryJson;
 import org.yewledger.app.journal.JournalJson.JournalPageJson;
+import org.yewledger.app.journal.JournalJson.MergeEntriesJson;
 import org.yewledger.app.journal.JournalJson.RegisterJson;
 
 /** The journal of all accounts, and each account's register. */
@@ -29,6 +31,7 @@ class JournalController {
   private final RegisterService registers;
   private final RevisionService revisions;
   private final CounterService counters;
+  private final MergeService merges;
   private final ChartService charts;
 
   JournalController(
@@ -36,11 +39,13 @@ class JournalController {
       RegisterService registers,
       RevisionService revisions,
       CounterService counters,
+      MergeService merges,
       ChartService charts) {
     this.journal = journal;
     this.registers = registers;
     this.revisions = revisions;
     this.counters = counters;
+    this.merges = merges;
     this.charts = charts;
   }
 
@@ -70,6 +75,21 @@ class JournalController {
   @ResponseStatus(HttpStatus.CREATED)
   EntryJson counter(@PathVariable UUID id, @Valid @RequestBody CounterJson wanted) {
     return journal.entry(counters.counter(id, wanted.version(), wanted.how(), wanted.date()));
+  }
+
+  /** Entries that may be the same thing booked twice, the likeliest first. */
+  @GetMapping("/api/entries/{id}/doubles")
+  List<EntryJson> doubles(@PathVariable UUID id) {
+    return journal.entries(merges.doublesOf(id));
+  }
+
+  /** Makes one entry of two that are one thing booked twice: this one stays. */
+  @PostMapping("/api/entries/{id}/merge")
+  EntryJson merge(@PathVariable UUID id, @Valid @RequestBody MergeEntriesJson wanted) {
+    merges.merge(
+        new MergeService.Seen(id, wanted.version()),
+        new MergeService.Seen(wanted.goes(), wanted.goesVersion()));
+    return journal.entry(id);
   }
 
   @GetMapping("/api/accounts/{id}/register")

@@ -79,6 +79,14 @@ final class JournalJson {
   record CounterJson(int version, @NotNull Countering how, @Nullable LocalDate date) {}
 
   /**
+   * Two entries that are one thing booked twice.
+   *
+   * @param version of the one that stays, as it was seen
+   * @param goes the entry that goes into it
+   */
+  record MergeEntriesJson(int version, @NotNull UUID goes, int goesVersion) {}
+
+  /**
    * @param version to be sent back when it is changed
    * @param amount what the entry moved, seen from the money: spent is negative, earned positive,
    *     moved between own accounts positive and marked as {@code transfer}

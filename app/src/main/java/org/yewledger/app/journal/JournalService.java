@@ -16,7 +16,6 @@ import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.journal.EntryReader.PostingView;
 import org.yewledger.app.journal.JournalJson.EntryJson;
 import org.yewledger.app.journal.JournalJson.JournalPageJson;
-import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.BetweenBooks;
@@ -109,11 +108,14 @@ class JournalService {
 
   @Transactional(readOnly = true)
   EntryJson entry(UUID id) {
-    EntryEntity row = entities.find(EntryEntity.class, id);
-    if (row == null) {
-      throw new NotFound("entry");
-    }
-    return json(reader.views(List.of(row)).getFirst());
+    return json(reader.find(id));
+  }
+
+  /** Entries, in the order of their identities. */
+  @Transactional(readOnly = true)
+  List<EntryJson> entries(List<UUID> ids) {
+    EntryReader.EntryViews read = reader.byId(ids);
+    return ids.stream().map(id -> json(read.of(id))).toList();
   }
 
   private NativeQuery<Object[]> narrowed(String sql, Filter filter) {

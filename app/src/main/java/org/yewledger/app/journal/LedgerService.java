@@ -10,6 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.KeptAccounts;
+import org.yewledger.app.chart.KeptAccounts.Missing;
 import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.currency.RateService;
 import org.yewledger.core.ledger.Account;
@@ -44,6 +45,16 @@ public class LedgerService {
   /** For the length of one transaction; rates are read once, positions when asked for. */
   @Transactional(readOnly = true)
   public Ledger ledger(Chart chart) {
+    return ledger(chart, Missing.IS_MADE);
+  }
+
+  /** The same to see what entries would be, before an act is begun: it makes no accounts. */
+  @Transactional(readOnly = true)
+  public Ledger lookingAhead(Chart chart) {
+    return ledger(chart, Missing.STANDS_IN);
+  }
+
+  private Ledger ledger(Chart chart, Missing missing) {
     ExchangeRates known = rates.rates();
     SalesTaxes taxes = taxRates.taxes(chart);
     return new Ledger() {
@@ -65,13 +76,13 @@ public class LedgerService {
       @Override
       public Account drawings(Book book) {
         return drawings.computeIfAbsent(
-            book.id(), id -> keptAccounts.of(book, AccountKind.DRAWINGS, chart));
+            book.id(), id -> keptAccounts.of(book, AccountKind.DRAWINGS, chart, missing));
       }
 
       @Override
       public Account suspense(Book book) {
         return suspense.computeIfAbsent(
-            book.id(), id -> keptAccounts.of(book, AccountKind.SUSPENSE, chart));
+            book.id(), id -> keptAccounts.of(book, AccountKind.SUSPENSE, chart, missing));
       }
 
       @Override
@@ -81,13 +92,14 @@ public class LedgerService {
 
       @Override
       public Account salesTax(Book book) {
-        return salesTax.computeIfAbsent(book.id(), id -> keptAccounts.salesTax(book, chart));
+        return salesTax.computeIfAbsent(
+            book.id(), id -> keptAccounts.salesTax(book, chart, missing));
       }
 
       @Override
       public Account exchangeDifferences(Book book) {
         return exchange.computeIfAbsent(
-            book.id(), id -> keptAccounts.of(book, AccountKind.EXCHANGE, chart));
+            book.id(), id -> keptAccounts.of(book, AccountKind.EXCHANGE, chart, missing));
       }
     };
   }

@@ -3,6 +3,7 @@ package org.yewledger.app.payee;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -10,7 +11,11 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.LineKey;
+import org.yewledger.core.rules.LastingWords;
+import org.yewledger.core.rules.LearnedTexts;
+import org.yewledger.core.rules.Words;
 
 /** By which texts banks call payees, learned from how lines are posted. */
 @Component
@@ -47,17 +52,59 @@ public class PayeeTexts {
         .update();
   }
 
+  /**
+   * Whom a text calls.
+   *
+   * @param likeTexts the texts of the payee that it is like; empty where it is known itself
+   */
+  public record Called(UUID payeeId, List<String> likeTexts) {}
+
   /** The payees that some texts call; a text that calls nobody is missing. */
-  public Map<String, UUID> calledBy(Collection<String> texts) {
+  public Map<String, Called> calledBy(Collection<String> texts) {
     Map<String, String> byKey = new HashMap<>();
     texts.forEach(text -> byKey.put(LineKey.even(text), text));
-    Map<String, UUID> called = new HashMap<>();
+    Map<String, Called> called = new HashMap<>();
     jdbc.sql(
             "select text_key, payee_id from payee_alias where household_id = ? and text_key = any(?)")
         .params(SignedIn.now().householdId(), byKey.keySet().toArray(String[]::new))
         .query(row -> {
-          called.put(byKey.get(row.getString(1)), row.getObject(2, UUID.class));
+          called.put(
+              byKey.get(row.getString(1)), new Called(row.getObject(2, UUID.class), List.of()));
         });
+    List<String> unknown = texts.stream().filter(text -> !called.containsKey(text)).toList();
+    LearnedTexts learned = learned(unknown);
+    unknown.forEach(text ->
+        learned
+            .like(text)
+            .ifPresent(like -> called.put(text, new Called(like.payeeId(), like.texts()))));
     return called;
+  }
+
+  /** What is learned from the known texts that begin as some unknown ones do. */
+  private LearnedTexts learned(Collection<String> unknown) {
+    Map<String, UUID> payees = new HashMap<>();
+    jdbc.sql(
+            """
+            select text, payee_id from payee_alias
+             where household_id = ? and split_part(upper(text), ' ', 1) = any(?)\
+            """)
+        .params(
+            SignedIn.now().householdId(),
+            unknown.stream().map(LearnedTexts::firstWord).distinct().toArray(String[]::new))
+        .query(row -> {
+          payees.put(row.getString(1), row.getObject(2, UUID.class));
+        });
+    return LearnedTexts.of(payees);
+  }
+
+  /**
+   * The lasting words of a line, without what the household's texts show to be a branch or town.
+   */
+  public Words lasting(BankLine line) {
+    Words words = LastingWords.of(line);
+    return learned(List.of(words.toString()))
+        .like(words.toString())
+        .map(LearnedTexts.Like::lasting)
+        .orElse(words);
   }
 }

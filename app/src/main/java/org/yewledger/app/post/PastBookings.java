@@ -77,7 +77,7 @@ class PastBookings {
    * many there are behind.
    */
   Map<String, Past> of(Collection<WaitingLine> lines, Chart chart) {
-    Map<String, UUID> called =
+    Map<String, PayeeTexts.Called> called =
         texts.calledBy(
             lines.stream()
                 .map(line -> LastingWords.of(line.line()).toString())
@@ -87,15 +87,15 @@ class PastBookings {
     }
     SalesTaxes taxes = taxRates.taxes(chart);
     Map<UUID, Past> pasts = new HashMap<>();
-    rows(called.values()).stream()
+    rows(called.values().stream().map(PayeeTexts.Called::payeeId).toList()).stream()
         .collect(Collectors.groupingBy(Row::payeeId))
         .forEach((payee, rows) ->
             pasts.put(payee, new Past(rows.getFirst().payee(), entries(rows, chart, taxes))));
     Map<String, Past> byText = new HashMap<>();
-    called.forEach((text, payee) -> {
-      Past past = pasts.get(payee);
+    called.forEach((text, who) -> {
+      Past past = pasts.get(who.payeeId());
       if (past != null) {
-        byText.put(text, past);
+        byText.put(text, new Past(past.payee(), past.entries(), who.likeTexts()));
       }
     });
     return byText;

@@ -2,6 +2,7 @@ package org.yewledger.app.post;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
@@ -23,9 +24,11 @@ import org.yewledger.app.post.PostJson.OpenEntryJson;
 import org.yewledger.app.post.PostJson.PairJson;
 import org.yewledger.app.post.PostJson.PostedJson;
 import org.yewledger.app.post.PostJson.StacksJson;
+import org.yewledger.app.post.PostJson.StayedJson;
 import org.yewledger.app.post.PostJson.TakeBackJson;
 import org.yewledger.app.post.PostJson.TrustedPostJson;
 import org.yewledger.app.post.PostJson.WouldBookJson;
+import org.yewledger.core.post.Reason;
 
 /** Waiting lines and posting them. */
 @RestController
@@ -33,7 +36,6 @@ import org.yewledger.app.post.PostJson.WouldBookJson;
 class PostController {
   private final StacksService stacks;
   private final PostService posts;
-  private final PairService pairs;
   private final TakeBackService takeBacks;
   private final TrustedPosts trusted;
   private final OpenEntries open;
@@ -41,13 +43,11 @@ class PostController {
   PostController(
       StacksService stacks,
       PostService posts,
-      PairService pairs,
       TakeBackService takeBacks,
       TrustedPosts trusted,
       OpenEntries open) {
     this.stacks = stacks;
     this.posts = posts;
-    this.pairs = pairs;
     this.takeBacks = takeBacks;
     this.trusted = trusted;
     this.open = open;
@@ -57,8 +57,10 @@ class PostController {
   StacksJson waitingLines(
       @RequestParam @Nullable UUID book,
       @RequestParam(defaultValue = "") @Size(max = Texts.NAME) String text,
-      @RequestParam(defaultValue = "DATE") StacksService.Order order) {
-    return stacks.stacks(book, text, order);
+      @RequestParam(defaultValue = "DATE") StacksService.Order order,
+      @RequestParam @Nullable Reason of,
+      @RequestParam(defaultValue = "1") @Min(1) int page) {
+    return stacks.stacks(book, text, order, new StacksService.Paged(of, page));
   }
 
   /** Open entries on a line's account that it may be, the likeliest first. */
@@ -74,14 +76,20 @@ class PostController {
     return WouldBookJson.of(posts.wouldBook(id, booking));
   }
 
-  /** Posts lines as they were accepted, all or none. */
+  /** Posts lines as they were accepted: all or none, or those that can be. */
   @PostMapping("/api/waiting-lines/post")
   PostedJson post(@Valid @RequestBody AcceptedLinesJson request) {
-    PostService.Posted posted =
-        posts.post(request.lines().stream().map(AcceptedJson::toAccepted).toList());
+    return posted(
+        request.lines().stream().map(AcceptedJson::toAccepted).toList(),
+        Boolean.TRUE.equals(request.someMayStay()) ? Stays.allowed() : Stays.none());
+  }
+
+  private PostedJson posted(List<Accepted> accepted, Stays stays) {
+    PostService.Posted posted = posts.post(accepted, stays);
     return new PostedJson(
         posted.made().stream().map(s -> s.entry().no()).toList(),
-        posted.known().stream().map(EntryEntity::no).toList());
+        posted.known().stream().map(EntryEntity::no).toList(),
+        posted.stayed().stream().map(s -> new StayedJson(s.lineId(), s.why())).toList());
   }
 
   /** What trusted rules have posted in the last fourteen days, as far as it stands. */
@@ -93,8 +101,9 @@ class PostController {
   /** Says that a waiting line is a posting already in the books. */
   @PostMapping("/api/waiting-lines/{id}/pair")
   PostedJson pair(@PathVariable UUID id, @Valid @RequestBody PairJson pair) {
-    return new PostedJson(
-        List.of(), List.of(pairs.pair(id, pair.version(), pair.postingId()).no()));
+    return posted(
+        List.of(new Accepted(id, pair.version(), null, null, Accepted.Known.as(pair.postingId()))),
+        Stays.none());
   }
 
   /** Takes posted lines back, so that they wait again. */

@@ -109,12 +109,14 @@ final class PostJson {
    * That the payee was booked so before.
    *
    * @param always whether all that were looked at show it
+   * @param likeTexts where the line's text is new: those of the payee that begin alike
    */
-  record BookedBeforeJson(List<PastEntryJson> entries, boolean always) {
+  record BookedBeforeJson(List<PastEntryJson> entries, boolean always, List<String> likeTexts) {
     static BookedBeforeJson of(Evidence.BookedBefore before) {
       return new BookedBeforeJson(
           before.entries().stream().map(e -> new PastEntryJson(e.id(), e.no(), e.date())).toList(),
-          before.always());
+          before.always(),
+          before.likeTexts());
     }
   }
 
@@ -171,8 +173,8 @@ final class PostJson {
   record LineDetailJson(LineDetail detail, String text) {}
 
   /**
-   * @param alike the lasting part of its text; lines that share it look alike
-   * @param name a name to begin with for its payee, where nobody has named them yet
+   * @param alike the same for lines that look alike
+   * @param name its payee as far as the text tells, or a name to begin with
    */
   record WaitingJson(
       UUID id,
@@ -198,8 +200,12 @@ final class PostJson {
       @Nullable ProposalJson proposal,
       List<AlternativeJson> alternatives) {}
 
-  /** {@code count} may be more than the lines listed: the rest comes when these are done. */
-  record StackJson(Reason reason, int count, List<SumJson> sums, List<WaitingJson> lines) {}
+  /**
+   * @param count of all its lines, of which one page is listed
+   * @param page which one, from 1 on
+   */
+  record StackJson(
+      Reason reason, int count, List<SumJson> sums, int page, int pages, List<WaitingJson> lines) {}
 
   /**
    * @param sure lines whose proposal can be taken without a second look
@@ -239,7 +245,7 @@ final class PostJson {
       @NotNull List<@NotNull @Valid PartJson> parts,
       @Nullable Boolean restToSuspense,
       @Nullable @Size(max = 20) List<@NotNull String> tags)
-      implements PostService.Typed {
+      implements Accepted.Typed {
     @Override
     public List<UUID> accountIds() {
       return parts.stream().map(PartJson::accountId).toList();
@@ -258,8 +264,8 @@ final class PostJson {
 
   /** The other half of a transfer, which is posted with the first. */
   record TwinJson(@NotNull UUID lineId, int version) {
-    PostService.Twin toTwin() {
-      return new PostService.Twin(lineId, version);
+    Accepted.Half toHalf() {
+      return new Accepted.Half(lineId, version);
     }
   }
 
@@ -274,10 +280,10 @@ final class PostJson {
       @NotNull @Size(min = 1, max = 5) List<@NotNull UUID> postingIds,
       @Nullable @Size(max = 4) List<@NotNull @Valid TwinJson> withLines,
       @Nullable UUID differenceTo) {
-    PostService.Known toKnown() {
-      return new PostService.Known(
+    Accepted.Known toKnown() {
+      return new Accepted.Known(
           postingIds,
-          withLines == null ? List.of() : withLines.stream().map(TwinJson::toTwin).toList(),
+          withLines == null ? List.of() : withLines.stream().map(TwinJson::toHalf).toList(),
           differenceTo);
     }
   }
@@ -289,23 +295,33 @@ final class PostJson {
       @Nullable @Valid BookingJson booking,
       @Nullable @Valid TwinJson twin,
       @Nullable @Valid KnownJson known) {
-    PostService.Accepted toAccepted() {
-      return new PostService.Accepted(
+    Accepted toAccepted() {
+      return new Accepted(
           lineId,
           version,
           booking,
-          twin == null ? null : twin.toTwin(),
+          twin == null ? null : twin.toHalf(),
           known == null ? null : known.toKnown());
     }
   }
 
-  record AcceptedLinesJson(@NotEmpty List<@Valid AcceptedJson> lines) {}
+  /**
+   * @param someMayStay true if what cannot be posted stays, and the others are posted
+   */
+  record AcceptedLinesJson(
+      @NotEmpty List<@Valid AcceptedJson> lines, @Nullable Boolean someMayStay) {}
 
   /**
    * @param entryNos of the entries that were made
    * @param knownNos of those that stood in the books already
+   * @param stayed the lines that could not be posted
    */
-  record PostedJson(List<Long> entryNos, List<Long> knownNos) {}
+  record PostedJson(List<Long> entryNos, List<Long> knownNos, List<StayedJson> stayed) {}
+
+  /**
+   * @param why in words for the person
+   */
+  record StayedJson(UUID lineId, String why) {}
 
   /** A line that a trusted rule has posted. */
   record TrustedLineJson(

@@ -1,7 +1,6 @@
 package org.yewledger.app.post;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -10,7 +9,6 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
@@ -36,10 +34,11 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.PendingLedger;
-import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.OwnTransfers;
 import org.yewledger.core.post.Proposal;
 import org.yewledger.core.post.Proposer;
 import org.yewledger.core.post.WaitingLine;
@@ -48,64 +47,8 @@ import org.yewledger.core.rules.LastingWords;
 /** Posts waiting lines. */
 @Service
 public class PostService {
-  /** A booking as it was typed: what its amounts are of follows from the line. */
-  public interface Typed {
-    /** The accounts that it names. */
-    Collection<UUID> accountIds();
-
-    Booking on(Account bankAccount, Chart chart);
-  }
-
-  /** The other half of a transfer. {@code version} is the state that the person saw. */
-  public record Twin(UUID lineId, int version) {}
-
-  /**
-   * A line that stands in the books already.
-   *
-   * @param postingIds the postings that it is; several where they add up to it
-   * @param withLines the other lines that add up with it to the one posting
-   * @param differenceTo where what the line moves beyond the one posting is booked; null if nothing
-   */
-  public record Known(List<UUID> postingIds, List<Twin> withLines, @Nullable UUID differenceTo) {
-    public Known {
-      postingIds = List.copyOf(postingIds);
-      withLines = List.copyOf(withLines);
-    }
-  }
-
-  /**
-   * A line as the person accepted it: booked, maybe with its other half, or known.
-   *
-   * @param version the state that the person saw
-   */
-  public record Accepted(
-      UUID lineId,
-      int version,
-      @Nullable Typed booking,
-      @Nullable Twin twin,
-      @Nullable Known known) {
-    /** Whether it is either booked or known. */
-    private boolean isAnswered() {
-      return (booking == null) != (known == null) && (twin == null || booking != null);
-    }
-
-    Typed booked() {
-      return Objects.requireNonNull(booking);
-    }
-
-    Known asKnown() {
-      return Objects.requireNonNull(known);
-    }
-
-    /** The line itself and all that are posted with it. */
-    Stream<Twin> seen() {
-      Stream<Twin> others = known == null ? Stream.ofNullable(twin) : known.withLines().stream();
-      return Stream.concat(Stream.of(new Twin(lineId, version)), others);
-    }
-  }
-
-  /** What posting has made, and what stood in the books already. */
-  public record Posted(List<Stored> made, List<EntryEntity> known) {}
+  /** What posting has made, what stood in the books already, and which lines stay and why. */
+  public record Posted(List<Stored> made, List<EntryEntity> known, List<Stays.Stayed> stayed) {}
 
   private final ChartService charts;
   private final AccountLocks locks;
@@ -146,7 +89,7 @@ public class PostService {
 
   /** The entry that a line would become, without booking anything. */
   @Transactional(readOnly = true)
-  public Entry wouldBook(UUID lineId, Typed booking) {
+  public Entry wouldBook(UUID lineId, Accepted.Typed booking) {
     BankLineEntity line = states.lines(List.of(lineId)).of(lineId);
     Chart chart = charts.chart();
     Account account = chart.account(line.accountId());
@@ -157,120 +100,162 @@ public class PostService {
   }
 
   /**
-   * Posts the lines, all or none, as one act.
+   * A line that is booked.
    *
-   * @throws Conflict if one of them is posted already
-   * @throws Refusal {@code not-answered} if one is neither booked nor known, or both
+   * @param booked the entry that it becomes
+   * @param twinPosting which posting of the entry the other half of a transfer is; -1 without one
+   */
+  private record ToBook(
+      Accepted accepted,
+      WaitingLine line,
+      Booking booking,
+      Booking.Booked booked,
+      int twinPosting) {}
+
+  /**
+   * Posts lines as one act.
+   *
+   * @param stays what becomes of those that cannot be posted
+   * @throws Conflict if one of them is posted already, and the others do not go without it
+   * @throws Refusal {@code not-answered} if one is neither booked nor known, or both; {@code
+   *     line-twice} whatever may stay
    */
   @Transactional
   @ForBookkeepers
-  public Posted post(List<Accepted> accepted) {
-    List<Twin> seen = accepted.stream().flatMap(Accepted::seen).toList();
-    List<UUID> ids = seen.stream().map(Twin::lineId).toList();
+  public Posted post(List<Accepted> accepted, Stays stays) {
+    List<UUID> ids = idsOf(accepted);
     Found<BankLineEntity> lines = states.lines(ids);
     requireOnce(ids);
-    requireAnswered(accepted);
     lockAccounts(accepted, lines);
     Found<BankLineStateEntity> locked = states.locked(ids);
-    seen.forEach(s ->
-        posted.requireWaiting(
-            lines.of(s.lineId()).toBankLine(), locked.of(s.lineId()), s.version()));
-    Chart chart = charts.chart();
-    List<Accepted> known = accepted.stream().filter(a -> a.known() != null).toList();
-    List<Accepted> toBook = accepted.stream().filter(a -> a.booking() != null).toList();
-    List<KnownLines.Wanted> pairs =
-        known.stream().map(a -> knownLines.wanted(a, lines, chart)).toList();
-    requirePostingsOnce(pairs);
-    List<Booking> bookings =
-        toBook.stream()
-            .map(a -> a.booked().on(chart.account(lines.of(a.lineId()).accountId()), chart))
+    List<Accepted> waiting =
+        accepted.stream()
+            .filter(a -> stays.unless(a, () -> stillWaiting(a, lines, locked)).isPresent())
             .toList();
-    acts.begin(ActKind.POST, inWords(ids, lines, bookings, pairs, chart));
-    List<Stored> made = book(toBook, bookings, lines, chart);
-    links.add(pairs.stream().flatMap(pair -> knownLines.carriedOut(pair, chart).stream()).toList());
-    states.become(ids, State.POSTED);
-    return new Posted(made, pairs.stream().flatMap(pair -> pair.entries().stream()).toList());
+    Chart chart = charts.chart();
+    List<KnownLines.Wanted> pairs = knownLines.wanted(waiting, lines, chart, stays);
+    List<ToBook> ahead = toBook(waiting, lines, chart, ledgers.lookingAhead(chart), stays);
+    List<UUID> going =
+        idsOf(
+            Stream.concat(
+                    pairs.stream().map(KnownLines.Wanted::line),
+                    ahead.stream().map(ToBook::accepted))
+                .toList());
+    if (going.isEmpty()) {
+      return new Posted(List.of(), List.of(), stays.all());
+    }
+    acts.begin(ActKind.POST, inWords(going.size(), ahead, pairs));
+    List<Accepted> toBook = ahead.stream().map(ToBook::accepted).toList();
+    List<Stored> made =
+        book(toBook(toBook, lines, chart, ledgers.ledger(chart), Stays.none()), chart);
+    links.add(pairs.stream().flatMap(pair -> knownLines.carriedOut(pair).stream()).toList());
+    states.become(going, State.POSTED);
+    return new Posted(
+        made, pairs.stream().flatMap(pair -> pair.entries().stream()).toList(), stays.all());
+  }
+
+  private static List<UUID> idsOf(List<Accepted> accepted) {
+    return accepted.stream().flatMap(Accepted::seen).map(Accepted.Half::lineId).toList();
+  }
+
+  private Accepted stillWaiting(
+      Accepted accepted, Found<BankLineEntity> lines, Found<BankLineStateEntity> locked) {
+    if (!accepted.isAnswered()) {
+      throw Refusal.ofField(
+          "not-answered", "lines", "Say of each line how it is booked, or what it is already.");
+    }
+    accepted
+        .seen()
+        .forEach(s ->
+            posted.requireWaiting(
+                lines.of(s.lineId()).toBankLine(), locked.of(s.lineId()), s.version()));
+    return accepted;
+  }
+
+  /** Of several lines, each meets the positions that those before have left. */
+  private static List<ToBook> toBook(
+      List<Accepted> accepted,
+      Found<BankLineEntity> lines,
+      Chart chart,
+      Ledger stored,
+      Stays stays) {
+    var ledger = new PendingLedger(stored);
+    var toBook = new ArrayList<ToBook>();
+    for (Accepted a : accepted) {
+      if (a.known() == null) {
+        stays
+            .unless(a, () -> toBook(a, lines, chart, ledger))
+            .ifPresent(booked -> {
+              ledger.note(booked.booked().entry());
+              toBook.add(booked);
+            });
+      }
+    }
+    return toBook;
+  }
+
+  /** As it was typed; a transfer without that is booked as its two halves say. */
+  private static ToBook toBook(
+      Accepted accepted, Found<BankLineEntity> lines, Chart chart, Ledger ledger) {
+    WaitingLine line = waiting(lines.of(accepted.lineId()), chart);
+    WaitingLine twin =
+        accepted.twin() == null ? null : waiting(lines.of(accepted.twin().lineId()), chart);
+    Booking booking =
+        accepted.booking() == null
+            ? OwnTransfers.booking(Objects.requireNonNull(twin).account().name(), line, twin)
+            : accepted.booking().on(line.account(), chart);
+    Booking.Booked booked = booking.entryFor(line.account(), line.line(), ledger);
+    int twinPosting = twin == null ? -1 : OwnTransfers.sideOf(twin, booked.entry());
+    return new ToBook(accepted, line, booking, booked, twinPosting);
+  }
+
+  private static WaitingLine waiting(BankLineEntity line, Chart chart) {
+    return new WaitingLine(line.id(), chart.account(line.accountId()), line.toBankLine());
   }
 
   /** Makes the entries of lines, and links these with them. */
-  private List<Stored> book(
-      List<Accepted> toBook, List<Booking> bookings, Found<BankLineEntity> lines, Chart chart) {
+  private List<Stored> book(List<ToBook> toBook, Chart chart) {
     if (toBook.isEmpty()) {
       return List.of();
     }
-    List<BankLineEntity> inOrder = toBook.stream().map(a -> lines.of(a.lineId())).toList();
-    List<Booking.Booked> booked = booked(inOrder, bookings, chart);
     List<Stored> stored =
         entries.add(
-            booked.stream().map(Booking.Booked::entry).toList(),
-            because(toBook, inOrder, bookings, chart));
+            toBook.stream().map(line -> line.booked().entry()).toList(), because(toBook, chart));
     var made = new ArrayList<Link>(stored.size());
     for (int i = 0; i < stored.size(); i++) {
-      Accepted line = toBook.get(i);
-      made.add(link(line.lineId(), stored.get(i), booked.get(i).bankPosting()));
-      if (line.twin() != null) {
-        made.add(halfOf(stored.get(i), lines.of(line.twin().lineId())));
+      ToBook line = toBook.get(i);
+      made.add(link(line.line().id(), stored.get(i), line.booked().bankPosting(), true));
+      if (line.accepted().twin() != null) {
+        made.add(link(line.accepted().twin().lineId(), stored.get(i), line.twinPosting(), false));
       }
     }
     links.add(made);
-    learn(toBook, inOrder, stored);
+    learn(toBook, stored);
     return stored;
   }
 
   /** By what a bank calls it, a payee is known next time; a transfer is with nobody. */
-  private void learn(List<Accepted> booked, List<BankLineEntity> lines, List<Stored> stored) {
+  private void learn(List<ToBook> booked, List<Stored> stored) {
     Map<String, UUID> payees = new HashMap<>();
-    for (int i = 0; i < lines.size(); i++) {
-      if (booked.get(i).twin() == null) {
+    for (int i = 0; i < booked.size(); i++) {
+      if (booked.get(i).accepted().twin() == null) {
         payees.put(
-            LastingWords.of(lines.get(i).toBankLine()).toString(), stored.get(i).entry().payeeId());
+            LastingWords.of(booked.get(i).line().line()).toString(),
+            stored.get(i).entry().payeeId());
       }
     }
     texts.learn(payees);
   }
 
-  /** The link of a transfer with its other half, whose side of it has to be exactly that line. */
-  private static Link halfOf(Stored stored, BankLineEntity twin) {
-    PostingEntity side =
-        stored.postings().stream()
-            .filter(p ->
-                p.accountId().equals(twin.accountId()) && p.amountMinor() == twin.amountMinor())
-            .findFirst()
-            .orElseThrow(() ->
-                Refusal.of(
-                    "not-two-halves",
-                    "The two lines are no halves of one transfer as it would be booked: account or"
-                        + " amount of the other side differ."));
-    return new Link(
-        twin.id(), side.id(), stored.entry().id(), side.accountId(), side.amountMinor(), false);
-  }
-
-  private List<Booking.Booked> booked(
-      List<BankLineEntity> lines, List<Booking> bookings, Chart chart) {
-    var ledger = new PendingLedger(ledgers.ledger(chart));
-    var booked = new ArrayList<Booking.Booked>(lines.size());
-    for (int i = 0; i < lines.size(); i++) {
-      BankLineEntity line = lines.get(i);
-      Account account = chart.account(line.accountId());
-      booked.add(bookings.get(i).entryFor(account, line.toBankLine(), ledger));
-      ledger.note(booked.getLast().entry());
-    }
-    return booked;
-  }
-
   /** For each line, whether the person took what was proposed or answered by themselves. */
-  private List<Because> because(
-      List<Accepted> accepted, List<BankLineEntity> lines, List<Booking> bookings, Chart chart) {
-    List<WaitingLine> waited =
-        lines.stream()
-            .map(l -> new WaitingLine(l.id(), chart.account(l.accountId()), l.toBankLine()))
-            .toList();
-    List<Proposal> proposals = Proposer.proposals(waiting.alone(waited, chart));
+  private List<Because> because(List<ToBook> lines, Chart chart) {
+    List<Proposal> proposals =
+        Proposer.proposals(waiting.alone(lines.stream().map(ToBook::line).toList(), chart));
     var because = new ArrayList<Because>(lines.size());
     for (int i = 0; i < lines.size(); i++) {
       because.add(
-          accepted.get(i).twin() == null
-              ? proposals.get(i).because(bookings.get(i))
+          lines.get(i).accepted().twin() == null
+              ? proposals.get(i).because(lines.get(i).booking())
               : Because.OF_BOTH_HALVES);
     }
     return because;
@@ -283,22 +268,6 @@ public class PostService {
     }
   }
 
-  private static void requireAnswered(List<Accepted> accepted) {
-    if (!accepted.stream().allMatch(Accepted::isAnswered)) {
-      throw Refusal.ofField(
-          "not-answered", "lines", "Say of each line how it is booked, or what it is already.");
-    }
-  }
-
-  /** A posting that two lines are said to be would be confirmed twice. */
-  private static void requirePostingsOnce(List<KnownLines.Wanted> pairs) {
-    List<UUID> named = pairs.stream().flatMap(pair -> pair.postingIds().stream()).toList();
-    if (Set.copyOf(named).size() < named.size()) {
-      throw Refusal.ofField(
-          "posting-twice", "lines", "Two lines are said to be one posting. It can be one of them.");
-    }
-  }
-
   private void lockAccounts(List<Accepted> accepted, Found<BankLineEntity> lines) {
     Set<UUID> accounts = new HashSet<>();
     lines.all().forEach(line -> accounts.add(line.accountId()));
@@ -306,43 +275,35 @@ public class PostService {
         .map(Accepted::booking)
         .filter(Objects::nonNull)
         .forEach(booking -> accounts.addAll(booking.accountIds()));
-    accepted.stream()
-        .map(Accepted::known)
-        .filter(Objects::nonNull)
-        .forEach(known -> accounts.addAll(knownLines.accountsToChange(known)));
+    accounts.addAll(knownLines.accountsToChange(accepted));
     locks.shared(accounts);
   }
 
-  private static Link link(UUID lineId, Stored stored, int bankPosting) {
-    PostingEntity posting = stored.postings().get(bankPosting);
+  private static Link link(UUID lineId, Stored stored, int place, boolean madeEntry) {
+    PostingEntity posting = stored.postings().get(place);
     return new Link(
         lineId,
         posting.id(),
         stored.entry().id(),
         posting.accountId(),
         posting.amountMinor(),
-        true);
+        madeEntry);
   }
 
-  private static String inWords(
-      List<UUID> ids,
-      Found<BankLineEntity> lines,
-      List<Booking> bookings,
-      List<KnownLines.Wanted> pairs,
-      Chart chart) {
-    if (bookings.size() + pairs.size() > 1) {
-      return "Posted %d lines".formatted(ids.size());
+  private static String inWords(int lines, List<ToBook> toBook, List<KnownLines.Wanted> pairs) {
+    if (toBook.size() + pairs.size() > 1) {
+      return "Posted %d lines".formatted(lines);
     }
     if (!pairs.isEmpty()) {
       EntryEntity entry = pairs.getFirst().entries().getFirst();
       return "Paired a line with no. %d, %s".formatted(entry.no(), entry.payee());
     }
-    BankLineEntity line = lines.of(ids.getFirst());
-    Account account = chart.account(line.accountId());
+    ToBook only = toBook.getFirst();
+    Account account = only.line().account();
     return "Posted %s, %s on %s"
         .formatted(
-            bookings.getFirst().payee(),
-            Amount.ofMinor(line.amountMinor(), account.currency()).shown(),
+            only.booking().payee(),
+            only.line().line().amount(account.currency()).shown(),
             account.name());
   }
 }

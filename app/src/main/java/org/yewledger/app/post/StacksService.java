@@ -1,13 +1,10 @@
 package org.yewledger.app.post;
 
-import jakarta.persistence.EntityManager;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -15,46 +12,18 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.bankline.BatchEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
-import org.yewledger.app.journal.BookPostingsJson;
-import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.LedgerService;
-import org.yewledger.app.journal.PostingEntity;
-import org.yewledger.app.post.PostJson.AlternativeJson;
-import org.yewledger.app.post.PostJson.BookedBeforeJson;
-import org.yewledger.app.post.PostJson.KnownEntryJson;
-import org.yewledger.app.post.PostJson.LineDetailJson;
-import org.yewledger.app.post.PostJson.NearlyJson;
-import org.yewledger.app.post.PostJson.OtherHalfJson;
-import org.yewledger.app.post.PostJson.PartLineJson;
-import org.yewledger.app.post.PostJson.PartOfJson;
-import org.yewledger.app.post.PostJson.ProposalJson;
-import org.yewledger.app.post.PostJson.ProposedPartJson;
-import org.yewledger.app.post.PostJson.RuleFitsJson;
-import org.yewledger.app.post.PostJson.SeveralJson;
 import org.yewledger.app.post.PostJson.StackJson;
 import org.yewledger.app.post.PostJson.StacksJson;
-import org.yewledger.app.post.PostJson.StandsInTheBooksJson;
 import org.yewledger.app.post.PostJson.SumJson;
-import org.yewledger.app.post.PostJson.WaitingJson;
 import org.yewledger.app.post.WaitingLines.Waiting;
 import org.yewledger.app.rules.RuleEntity;
 import org.yewledger.app.rules.RuleService;
-import org.yewledger.core.Refusal;
-import org.yewledger.core.gather.BankLine;
-import org.yewledger.core.ledger.BetweenBooks;
-import org.yewledger.core.ledger.Ledger;
-import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
-import org.yewledger.core.post.Evidence;
-import org.yewledger.core.post.OpenPosting;
 import org.yewledger.core.post.Reason;
-import org.yewledger.core.rules.LastingWords;
-import org.yewledger.core.rules.Rule;
-import org.yewledger.core.rules.RuleLine;
 import org.yewledger.core.text.PlainText;
 
 /** The waiting lines stacked by reason, each proposal as the entry that it would become. */
@@ -62,23 +31,36 @@ import org.yewledger.core.text.PlainText;
 class StacksService {
   private static final int LINES_PER_STACK = 500;
 
-  private final EntityManager entities;
+  private final ShownLines shownLines;
   private final ChartService charts;
   private final WaitingLines waitingLines;
   private final RuleService rules;
   private final LedgerService ledgers;
 
   StacksService(
-      EntityManager entities,
+      ShownLines shownLines,
       ChartService charts,
       WaitingLines waitingLines,
       RuleService rules,
       LedgerService ledgers) {
-    this.entities = entities;
+    this.shownLines = shownLines;
     this.charts = charts;
     this.waitingLines = waitingLines;
     this.rules = rules;
     this.ledgers = ledgers;
+  }
+
+  /**
+   * A page of a stack.
+   *
+   * @param of which stack; null for none
+   * @param page from 1 on; the last one if there are fewer
+   */
+  record Paged(@Nullable Reason of, int page) {
+    int firstOf(Reason reason, int lines) {
+      int last = Math.max(0, (lines - 1) / LINES_PER_STACK);
+      return reason == of ? Math.min(page - 1, last) * LINES_PER_STACK : 0;
+    }
   }
 
   /** In which order the lines of a stack stand. */
@@ -101,9 +83,11 @@ class StacksService {
   /**
    * @param text words that have to stand in a line's texts, its account, its amount, its reason or
    *     the payee that is proposed; empty for all lines
+   * @param paged which lines of the stack that is leafed through are shown; of the others, the
+   *     first ones
    */
   @Transactional(readOnly = true)
-  StacksJson stacks(@Nullable UUID bookId, String text, Order order) {
+  StacksJson stacks(@Nullable UUID bookId, String text, Order order, Paged paged) {
     Chart chart = charts.chart();
     List<Waiting> every = waitingLines.all(chart, null);
     List<String> words = List.of(PlainText.of(text).strip().split("\\s+"));
@@ -115,11 +99,14 @@ class StacksService {
             .toList();
     // The other half of a transfer may belong to another book than is looked at.
     Map<UUID, Waiting> byId = every.stream().collect(Collectors.toMap(w -> w.row().id(), w -> w));
-    var page = new Page(chart, ledgers.ledger(chart), ruleNumbers(), byId);
-    readEntries(all);
+    var page = new ShownLines.Page(chart, ledgers.ledger(chart), ruleNumbers(), byId);
+    shownLines.readAhead(
+        Arrays.stream(Reason.values())
+            .flatMap(reason -> shown(reason, of(reason, all), paged).stream())
+            .toList());
     List<StackJson> stacks =
         Arrays.stream(Reason.values())
-            .map(reason -> stack(reason, all, page))
+            .map(reason -> stack(reason, of(reason, all), paged, page))
             .filter(stack -> stack.count() > 0)
             .toList();
     int accounts = (int) all.stream().map(w -> w.account().id()).distinct().count();
@@ -142,38 +129,13 @@ class StacksService {
             booking == null ? "" : booking.payee()));
   }
 
-  /** Reads at once what is shown of entries that lines may be, which is then at hand. */
-  private void readEntries(List<Waiting> lines) {
-    Set<UUID> postings =
-        Arrays.stream(Reason.values())
-            .flatMap(reason -> shown(reason, lines).stream())
-            .flatMap(w -> w.proposal().alternatives().stream())
-            .map(OpenPosting::id)
-            .collect(Collectors.toSet());
-    if (!postings.isEmpty()) {
-      entities
-          .createQuery("select p from Posting p where p.id in :ids", PostingEntity.class)
-          .setParameter("ids", postings)
-          .getResultList();
-      entities
-          .createQuery(
-              """
-              select e from Entry e join fetch e.payee
-              where e.id in (select p.entryId from Posting p where p.id in :ids)\
-              """,
-              EntryEntity.class)
-          .setParameter("ids", postings)
-          .getResultList();
-    }
+  private static List<Waiting> of(Reason reason, List<Waiting> lines) {
+    return lines.stream().filter(w -> w.reason() == reason).toList();
   }
 
-  private static List<Waiting> shown(Reason reason, List<Waiting> lines) {
-    return lines.stream().filter(w -> w.reason() == reason).limit(LINES_PER_STACK).toList();
+  private static List<Waiting> shown(Reason reason, List<Waiting> lines, Paged paged) {
+    return lines.stream().skip(paged.firstOf(reason, lines.size())).limit(LINES_PER_STACK).toList();
   }
-
-  /** What all lines of one answer share. */
-  private record Page(
-      Chart chart, Ledger ledger, Map<UUID, Integer> ruleNumbers, Map<UUID, Waiting> byId) {}
 
   private Map<UUID, Integer> ruleNumbers() {
     Map<UUID, Integer> numbers = new HashMap<>();
@@ -184,13 +146,14 @@ class StacksService {
     return numbers;
   }
 
-  private StackJson stack(Reason reason, List<Waiting> all, Page page) {
-    List<Waiting> lines = all.stream().filter(w -> w.reason() == reason).toList();
+  private StackJson stack(Reason reason, List<Waiting> lines, Paged paged, ShownLines.Page page) {
     return new StackJson(
         reason,
         lines.size(),
         sums(lines),
-        shown(reason, lines).stream().map(w -> waiting(w, page)).toList());
+        paged.firstOf(reason, lines.size()) / LINES_PER_STACK + 1,
+        (lines.size() + LINES_PER_STACK - 1) / LINES_PER_STACK,
+        shown(reason, lines, paged).stream().map(w -> shownLines.of(w, page)).toList());
   }
 
   private static List<SumJson> sums(List<Waiting> lines) {
@@ -199,174 +162,6 @@ class StacksService {
     return byCurrency.entrySet().stream()
         .map(e ->
             new SumJson(e.getKey().getCode(), Amount.ofMinor(e.getValue(), e.getKey()).decimal()))
-        .toList();
-  }
-
-  private WaitingJson waiting(Waiting w, Page page) {
-    BankLine line = w.line();
-    BatchEntity batch = entities.find(BatchEntity.class, w.row().batchId());
-    return new WaitingJson(
-        w.row().id(),
-        w.version(),
-        w.account().id(),
-        w.account().name(),
-        w.account().bookId(),
-        w.account().currency().getCode(),
-        line.bookedOn(),
-        line.valueOn(),
-        Amount.ofMinor(line.amountMinor(), w.account().currency()).decimal(),
-        line.text(),
-        line.payee(),
-        line.memo(),
-        line.reference(),
-        line.type(),
-        LastingWords.of(line).toString(),
-        LastingWords.name(line),
-        batch.no(),
-        batch.sourceName(),
-        line.sourceLine(),
-        details(line),
-        proposal(w, page),
-        alternatives(w));
-  }
-
-  private static List<LineDetailJson> details(BankLine line) {
-    return new TreeMap<>(line.details())
-        .entrySet().stream().map(d -> new LineDetailJson(d.getKey(), d.getValue())).toList();
-  }
-
-  private @Nullable ProposalJson proposal(Waiting w, Page page) {
-    Evidence evidence = w.proposal().evidence();
-    if (evidence instanceof Evidence.None) {
-      return null;
-    }
-    Booking booking = w.proposal().booking();
-    List<Posting> postings = List.of();
-    String refusal = trouble(evidence);
-    if (booking != null) {
-      try {
-        postings = booking.entryFor(w.account(), w.line(), page.ledger()).entry().postings();
-      } catch (Refusal e) {
-        // The line is shown all the same: a closed account or a missing rate is for the person to
-        // mend.
-        refusal = e.getMessage();
-      }
-    }
-    return new ProposalJson(
-        w.proposal().isSure(),
-        booking == null ? "" : booking.payee(),
-        booking == null ? "" : booking.note(),
-        booking == null ? List.of() : booking.marks().tags(),
-        booking == null ? List.of() : booking.parts().stream().map(ProposedPartJson::of).toList(),
-        BookPostingsJson.of(postings),
-        BetweenBooks.inWords(postings),
-        refusal,
-        evidence instanceof Evidence.RuleFits fits ? ruleFits(fits, w, page) : null,
-        evidence instanceof Evidence.StandsInTheBooks known ? standing(known) : null,
-        evidence instanceof Evidence.StandsInSeveral several ? several(several, w) : null,
-        evidence instanceof Evidence.PartOfAnEntry part ? part(part, w, page) : null,
-        evidence instanceof Evidence.NearlyStands nearly ? nearly(nearly, w) : null,
-        evidence instanceof Evidence.OtherHalf half ? half(half, page) : null,
-        evidence instanceof Evidence.BookedBefore before ? BookedBeforeJson.of(before) : null);
-  }
-
-  private static @Nullable String trouble(Evidence evidence) {
-    return evidence instanceof Evidence.RuleFits fits && fits.trouble() != null
-        ? fits.trouble().getMessage()
-        : null;
-  }
-
-  private static RuleFitsJson ruleFits(Evidence.RuleFits fits, Waiting w, Page page) {
-    Rule rule = fits.rule();
-    List<String> found = rule.foundIn(RuleLine.of(w.account(), w.line()));
-    return new RuleFitsJson(
-        rule.id(),
-        page.ruleNumbers().getOrDefault(rule.id(), 0),
-        found.isEmpty() ? RuleService.told(rule, page.chart()) : String.join(", ", found),
-        fits.atRateOfTheDay());
-  }
-
-  private StandsInTheBooksJson standing(Evidence.StandsInTheBooks known) {
-    EntryEntity entry = entryOf(known.posting().id());
-    return new StandsInTheBooksJson(
-        known.posting().id(),
-        entry.id(),
-        entry.no(),
-        known.posting().date(),
-        entry.payee(),
-        known.daysApart(),
-        known.sharedWords(),
-        known.rivalled());
-  }
-
-  private KnownEntryJson known(OpenPosting posting, Waiting w) {
-    EntryEntity entry = entryOf(posting.id());
-    return new KnownEntryJson(
-        posting.id(),
-        entry.id(),
-        entry.no(),
-        posting.date(),
-        entry.payee(),
-        Amount.ofMinor(posting.amountMinor(), w.account().currency()).decimal());
-  }
-
-  private SeveralJson several(Evidence.StandsInSeveral several, Waiting w) {
-    return new SeveralJson(
-        several.postings().stream().map(posting -> known(posting, w)).toList(),
-        several.sharedWords(),
-        several.rivalled());
-  }
-
-  private PartOfJson part(Evidence.PartOfAnEntry part, Waiting w, Page page) {
-    List<PartLineJson> others =
-        part.lineIds().stream()
-            .filter(id -> !id.equals(w.row().id()))
-            .map(id -> {
-              Waiting other = Objects.requireNonNull(page.byId().get(id));
-              return new PartLineJson(
-                  id,
-                  other.version(),
-                  other.line().bookedOn(),
-                  other.line().amount(other.account().currency()).decimal());
-            })
-            .toList();
-    return new PartOfJson(known(part.posting(), w), others, part.rivalled());
-  }
-
-  private NearlyJson nearly(Evidence.NearlyStands nearly, Waiting w) {
-    return new NearlyJson(
-        known(nearly.posting(), w),
-        nearly.difference().decimal(),
-        nearly.daysApart(),
-        nearly.sharedWords());
-  }
-
-  private static OtherHalfJson half(Evidence.OtherHalf half, Page page) {
-    Waiting twin = Objects.requireNonNull(page.byId().get(half.twinId()));
-    return new OtherHalfJson(
-        half.twinId(),
-        twin.version(),
-        twin.account().name(),
-        twin.line().bookedOn(),
-        twin.line().amount(twin.account().currency()).decimal(),
-        twin.account().currency().getCode(),
-        half.daysApart(),
-        half.named(),
-        half.rivalled());
-  }
-
-  private EntryEntity entryOf(UUID postingId) {
-    PostingEntity posting = entities.find(PostingEntity.class, postingId);
-    return entities.find(EntryEntity.class, posting.entryId());
-  }
-
-  private List<AlternativeJson> alternatives(Waiting w) {
-    return w.proposal().alternatives().stream()
-        .map(open -> {
-          EntryEntity entry = entryOf(open.id());
-          return new AlternativeJson(
-              open.id(), entry.no(), open.date(), entry.payee(), open.daysFrom(w.line()));
-        })
         .toList();
   }
 }

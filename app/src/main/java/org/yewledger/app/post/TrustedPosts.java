@@ -25,6 +25,17 @@ import org.yewledger.core.money.Amount;
 public class TrustedPosts {
   private static final Duration OF_LATE = Duration.ofDays(14);
 
+  /** Entries that rules have made since a time, with the lines that they were made from. */
+  private static final String POSTED =
+      """
+        from act a
+        join act_change c on c.household_id = a.household_id and c.act_id = a.id
+                         and c.table_name = 'entry' and c.op = 'INSERT'
+        join entry e on e.household_id = a.household_id and e.id = c.entry_id
+        join line_link k on k.household_id = a.household_id and k.entry_id = e.id and k.made_entry
+       where a.household_id = :household and a.doer = 'RULE' and a.at >= :since
+      """;
+
   private final JdbcClient jdbc;
   private final ChartService charts;
   private final Clock clock;
@@ -41,20 +52,11 @@ public class TrustedPosts {
     Chart chart = charts.chart();
     record Of(UUID act, Instant at) {}
     var byAct = new LinkedHashMap<Of, List<TrustedLineJson>>();
-    jdbc.sql(
-            """
-            select a.id, a.at, k.bank_line_id, e.id, e.no, e.date, y.name, k.account_id, k.amount_minor, e.rule_id
-              from act a
-              join act_change c on c.household_id = a.household_id and c.act_id = a.id
-                               and c.table_name = 'entry' and c.op = 'INSERT'
-              join entry e on e.household_id = a.household_id and e.id = c.entry_id
-              join payee y on y.household_id = a.household_id and y.id = e.payee_id
-              join line_link k on k.household_id = a.household_id and k.entry_id = e.id and k.made_entry
-             where a.household_id = :household and a.doer = 'RULE' and a.at >= :since
-             order by a.id desc, e.date desc, e.no desc\
-            """)
-        .param("household", SignedIn.now().householdId())
-        .param("since", Timestamp.from(clock.instant().minus(OF_LATE)))
+    ask("select a.id, a.at, k.bank_line_id, e.id, e.no, e.date,"
+            + " (select y.name from payee y where y.household_id = e.household_id and y.id = e.payee_id),"
+            + " k.account_id, k.amount_minor, e.rule_id "
+            + POSTED
+            + " order by a.id desc, e.date desc, e.no desc")
         .query(row -> {
           Account account = chart.account(row.getObject(8, UUID.class));
           byAct
@@ -81,6 +83,12 @@ public class TrustedPosts {
   /** How many lines that is. */
   @Transactional(readOnly = true)
   public int countOfLate() {
-    return ofLate().stream().mapToInt(post -> post.lines().size()).sum();
+    return ask("select count(*) " + POSTED).query(Integer.class).single();
+  }
+
+  private JdbcClient.StatementSpec ask(String sql) {
+    return jdbc.sql(sql)
+        .param("household", SignedIn.now().householdId())
+        .param("since", Timestamp.from(clock.instant().minus(OF_LATE)));
   }
 }

@@ -117,18 +117,17 @@ class TrustedRules {
         ActKind.POST,
         "Posted %d %s by trusted rules"
             .formatted(lines.size(), lines.size() == 1 ? "line" : "lines"));
-    var accepted = new ArrayList<PostService.Accepted>();
+    var accepted = new ArrayList<Accepted>();
     for (Waiting line : lines) {
       Booking booking = java.util.Objects.requireNonNull(line.proposal().booking());
       accepted.add(
-          new PostService.Accepted(
-              line.row().id(), line.version(), new AsProposed(booking), null, null));
+          new Accepted(line.row().id(), line.version(), new AsProposed(booking), null, null));
     }
-    posts.post(accepted);
+    posts.post(accepted, Stays.none());
   }
 
   /** A booking as it was worked out, not typed. */
-  private record AsProposed(Booking booking) implements PostService.Typed {
+  private record AsProposed(Booking booking) implements Accepted.Typed {
     @Override
     public Collection<UUID> accountIds() {
       return booking.parts().stream().map(p -> p.account().id()).collect(Collectors.toSet());

@@ -1,6 +1,5 @@
 package org.yewledger.app.rules;
 
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -19,11 +18,11 @@ import org.yewledger.app.bankline.LineLinks.Link;
 import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
-import org.yewledger.app.journal.EntryEntity;
-import org.yewledger.app.journal.EntryStore;
-import org.yewledger.app.journal.EntryTags;
+import org.yewledger.app.journal.EntryReader;
+import org.yewledger.app.journal.EntryReader.EntryView;
+import org.yewledger.app.journal.EntryReader.EntryViews;
+import org.yewledger.app.journal.EntryReader.PostingView;
 import org.yewledger.app.journal.LedgerService;
-import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.journal.RevisionService;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
@@ -31,14 +30,11 @@ import org.yewledger.app.rules.RuleResults.ApplicableJson;
 import org.yewledger.app.rules.RuleResults.EntryToChangeJson;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
-import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Draft;
 import org.yewledger.core.ledger.Ledger;
-import org.yewledger.core.ledger.Marks;
 import org.yewledger.core.post.Because;
-import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.ByRule;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.Trial;
@@ -49,9 +45,8 @@ class RuleApplication {
   private final ChartService charts;
   private final RuleService rules;
   private final TrialService trials;
-  private final EntryStore entries;
+  private final EntryReader reader;
   private final LineLinks links;
-  private final EntryTags tags;
   private final LedgerService ledgers;
   private final RevisionService revisions;
   private final AccountLocks locks;
@@ -61,9 +56,8 @@ class RuleApplication {
       ChartService charts,
       RuleService rules,
       TrialService trials,
-      EntryStore entries,
+      EntryReader reader,
       LineLinks links,
-      EntryTags tags,
       LedgerService ledgers,
       RevisionService revisions,
       AccountLocks locks,
@@ -71,70 +65,32 @@ class RuleApplication {
     this.charts = charts;
     this.rules = rules;
     this.trials = trials;
-    this.entries = entries;
+    this.reader = reader;
     this.links = links;
-    this.tags = tags;
     this.ledgers = ledgers;
     this.revisions = revisions;
     this.locks = locks;
     this.acts = acts;
   }
 
-  /** An entry that a rule would book otherwise, with what it takes to change it. */
-  private record Target(
-      Rule rule,
-      TrialService.Caught caught,
-      EntryEntity entry,
-      List<PostingEntity> postings,
-      List<Link> links,
-      List<String> tags) {
+  /** An entry that a rule would book otherwise, with the lines that confirm it. */
+  private record Target(Rule rule, TrialService.Caught caught, EntryView view, List<Link> links) {
 
     /** Why it stays as it is; empty if it changes. */
     String stays(Chart chart) {
       if (links.size() != 1) {
         return "More than one bank line confirms it.";
       }
-      if (postings.stream().anyMatch(p -> p.statementId() != null)) {
+      if (view.postings().stream().anyMatch(PostingView::ticked)) {
         return "It is ticked for a statement.";
       }
-      boolean foreign =
-          java.util.stream.Stream.concat(
-                  postings.stream().map(PostingEntity::accountId),
-                  rule.then().division().accounts().stream())
-              .anyMatch(id -> chart.account(id).isForeign());
-      return foreign ? "An account in another currency is part of it." : "";
+      return ByRule.canRebook(view.toEntry(), rule, chart::account)
+          ? ""
+          : "An account in another currency is part of it.";
     }
 
     Account bank(Chart chart) {
       return chart.account(caught.line().accountId());
-    }
-
-    /** The form that the rule gives it; what the bank says of it stays. */
-    Draft draft(Chart chart, Ledger ledger) {
-      Account bank = bank(chart);
-      Rule.Then then = rule.then();
-      BankLine line = caught.line().line();
-      List<Booking.Part> parts =
-          then.division().of(line.amount(bank.currency())).stream()
-              .map(part ->
-                  new Booking.Part(
-                      chart.account(part.accountId()), part.amount(), "", null, part.tax()))
-              .toList();
-      String payee = then.payee().isEmpty() ? entry.payee() : then.payee();
-      List<Draft.Line> lines =
-          new Booking(payee, "", parts)
-              .entryFor(bank, line, ledger).entry().postings().stream()
-                  .filter(p -> p.account().kind() != AccountKind.DRAWINGS)
-                  .map(p -> new Draft.Line(p.account(), p.amount(), p.note(), p.tax()))
-                  .toList();
-      var marked = new ArrayList<>(tags);
-      marked.addAll(then.tags());
-      return new Draft(
-          entry.date(),
-          payee,
-          entry.note().isEmpty() ? then.note() : entry.note(),
-          lines,
-          Marks.of(entry.reference(), entry.method(), marked));
     }
   }
 
@@ -161,7 +117,7 @@ class RuleApplication {
     Ledger ledger = ledgers.ledger(chart);
     Rule rule = rules.find(ruleId).toRule();
     Map<UUID, Target> byEntry = new HashMap<>();
-    targets(rule, chart).forEach(target -> byEntry.put(target.entry().id(), target));
+    targets(rule, chart).forEach(target -> byEntry.put(target.view().entry().id(), target));
     var drafts = new LinkedHashMap<EntryToChangeJson, Draft>();
     Set<UUID> accounts = new HashSet<>();
     for (EntryToChangeJson one : wanted) {
@@ -170,9 +126,17 @@ class RuleApplication {
         throw Conflict.changedMeanwhile("entry");
       }
       requireApplicable(target, chart);
-      target.postings().forEach(p -> accounts.add(p.accountId()));
+      target.view().postings().forEach(p -> accounts.add(p.account().id()));
       accounts.addAll(rule.then().division().accounts());
-      drafts.put(one, target.draft(chart, ledger));
+      drafts.put(
+          one,
+          ByRule.rebooked(
+              target.view().toEntry(),
+              rule,
+              target.bank(chart),
+              target.caught().line().line(),
+              chart::account,
+              ledger));
     }
     locks.shared(accounts);
     acts.begin(
@@ -191,7 +155,7 @@ class RuleApplication {
     String why = target.stays(chart);
     if (!why.isEmpty()) {
       throw Refusal.of(
-          "not-applicable", "No. %d stays as it is. %s".formatted(target.entry().no(), why));
+          "not-applicable", "No. %d stays as it is. %s".formatted(target.view().no(), why));
     }
   }
 
@@ -202,22 +166,13 @@ class RuleApplication {
             .toList();
     List<UUID> ids =
         differing.stream().map(c -> Objects.requireNonNull(c.booked()).entryId()).toList();
-    Map<UUID, EntryEntity> stored = entries.byId(ids);
-    Map<UUID, List<PostingEntity>> postings =
-        entries.postingsOf(ids).stream().collect(Collectors.groupingBy(PostingEntity::entryId));
+    EntryViews read = reader.byId(ids);
     Map<UUID, List<Link>> linked =
         links.ofEntries(ids).stream().collect(Collectors.groupingBy(Link::entryId));
-    Map<UUID, List<String>> marked = tags.of(ids);
     return differing.stream()
         .map(caught -> {
           UUID id = Objects.requireNonNull(caught.booked()).entryId();
-          return new Target(
-              rule,
-              caught,
-              Objects.requireNonNull(stored.get(id)),
-              postings.getOrDefault(id, List.of()),
-              linked.getOrDefault(id, List.of()),
-              marked.getOrDefault(id, List.of()));
+          return new Target(rule, caught, read.of(id), linked.getOrDefault(id, List.of()));
         })
         .toList();
   }
@@ -225,11 +180,11 @@ class RuleApplication {
   private static ApplicableJson json(Target target, Chart chart) {
     Account bank = target.bank(chart);
     return new ApplicableJson(
-        target.entry().id(),
-        target.entry().version(),
-        target.entry().no(),
-        target.entry().date(),
-        target.entry().payee(),
+        target.view().entry().id(),
+        target.view().entry().version(),
+        target.view().no(),
+        target.view().entry().date(),
+        target.view().entry().payee(),
         target.caught().line().line().amount(bank.currency()).decimal(),
         bank.currency().getCode(),
         names(Objects.requireNonNull(target.caught().booked()).accounts(), chart),

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -69,9 +70,11 @@ class RuleController {
     Chart chart = charts.chart();
     List<RuleEntity> inOrder = rules.inOrder();
     var waiting = reach.waitingByRule(chart);
+    Map<UUID, Account> accounts = RuleService.accounts(chart);
     var list = new ArrayList<KeptRuleJson>();
     for (int i = 0; i < inOrder.size(); i++) {
-      list.add(json(inOrder.get(i), i + 1, chart, waiting.getOrDefault(inOrder.get(i).id(), 0)));
+      RuleEntity row = inOrder.get(i);
+      list.add(json(row, i + 1, chart, accounts, waiting.getOrDefault(row.id(), 0)));
     }
     return list;
   }
@@ -85,7 +88,8 @@ class RuleController {
 
   private KeptRuleJson made(RuleEntity made) {
     Chart chart = charts.chart();
-    return json(made, made.place(), chart, reach.waitingByRule(chart).getOrDefault(made.id(), 0));
+    int waiting = reach.waitingByRule(chart).getOrDefault(made.id(), 0);
+    return json(made, made.place(), chart, RuleService.accounts(chart), waiting);
   }
 
   @PutMapping("/{id}")
@@ -151,7 +155,8 @@ class RuleController {
     return draft.toRule(id);
   }
 
-  private static KeptRuleJson json(RuleEntity row, int no, Chart chart, int waiting) {
+  private static KeptRuleJson json(
+      RuleEntity row, int no, Chart chart, Map<UUID, Account> accounts, int waiting) {
     Rule rule = row.toRule();
     return new KeptRuleJson(
         rule.id(),
@@ -159,7 +164,7 @@ class RuleController {
         no,
         RuleDraftJson.of(rule),
         RuleService.told(rule, chart),
-        rule.quietSince(RuleService.accounts(chart)).map(Account::name).orElse(""),
+        rule.quietSince(accounts).map(Account::name).orElse(""),
         waiting);
   }
 }

@@ -1,11 +1,9 @@
 package org.yewledger.app.rules;
 
-import java.util.List;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.platform.ForBookkeepers;
@@ -38,72 +36,70 @@ class RuleCopies {
   @Transactional
   @ForBookkeepers
   public RuleEntity copy(UUID id, UUID bookId) {
-    Chart chart = charts.chart();
     Rule rule = rules.find(id).toRule();
-    return rules.add(moved(rule, bookId, chart));
+    return rules.add(moved(rule, bookId, new ByName(charts.chart(), taxRates.all())));
   }
 
-  /** The rule with its accounts of the same names in another book. */
-  Rule moved(Rule rule, UUID bookId, Chart chart) {
-    UnaryOperator<UUID> there =
-        account ->
-            chart.account(account).bookId().equals(bookId)
-                ? account
-                : sameName(chart.account(account), bookId, chart);
+  /** Whether the other book has all that a rule names. */
+  static boolean canMove(Rule rule, UUID bookId, ByName names) {
+    try {
+      moved(rule, bookId, names);
+      return true;
+    } catch (Refusal e) {
+      return false;
+    }
+  }
+
+  /**
+   * The rule with its accounts and tax rates of the same names in another book.
+   *
+   * @throws Refusal {@code unknown-account} or {@code tax-rate-unknown} if one is not there
+   */
+  static Rule moved(Rule rule, UUID bookId, ByName names) {
+    if (rule.bookId().equals(bookId)) {
+      return new Rule(Ids.next(), bookId, rule.when(), rule.then(), rule.isOn(), null);
+    }
+    UnaryOperator<UUID> there = account -> sameName(account, bookId, names);
+    Rule.Then then = rule.then();
+    var division =
+        new Division(
+            then.division().withAccounts(there).shares().stream()
+                .map(share -> atRateOf(share, bookId, names))
+                .toList());
     return new Rule(
         Ids.next(),
         bookId,
-        rule.bookId().equals(bookId) ? rule.when() : rule.when().withAccounts(there),
-        new Rule.Then(
-            rule.then().payee(),
-            rule.bookId().equals(bookId)
-                ? rule.then().division()
-                : new Division(
-                    rule.then().division().withAccounts(there).shares().stream()
-                        .map(share -> atRateOf(share, bookId))
-                        .toList()),
-            rule.then().tags(),
-            rule.then().note()),
+        rule.when().withAccounts(there),
+        new Rule.Then(then.payee(), division, then.tags(), then.note()),
         rule.isOn(),
         null);
   }
 
   /** A rate is of its book: there it is the one of the same name. */
-  private Division.Share atRateOf(Division.Share share, UUID bookId) {
+  private static Division.Share atRateOf(Division.Share share, UUID bookId, ByName names) {
     UUID rate = share.tax().rateId();
     if (rate == null) {
       return share;
     }
-    List<TaxRateService.Kept> all = taxRates.all();
-    String name =
-        all.stream()
-            .filter(kept -> kept.id().equals(rate))
-            .map(kept -> kept.rate().name())
-            .findFirst()
-            .orElse("");
-    return new Division.Share(
-        share.accountId(),
-        share.size(),
-        RuleTableService.rateNamed(name, bookId, all)
-            .map(TaxChoice::at)
-            .orElseThrow(() ->
-                Refusal.ofField(
-                    "tax-rate-unknown",
-                    "bookId",
-                    "The book has no tax rate %s, which the rule names.".formatted(name))));
+    String name = names.nameOfRate(rate);
+    UUID there =
+        names.rate(name, bookId).orElseThrow(() -> missing("tax-rate-unknown", "tax rate " + name));
+    return new Division.Share(share.accountId(), share.size(), TaxChoice.at(there));
   }
 
-  private static UUID sameName(Account account, UUID bookId, Chart chart) {
-    return chart
-        .accountsOf(bookId)
-        .filter(other -> other.name().equalsIgnoreCase(account.name()))
-        .findFirst()
-        .orElseThrow(() ->
-            Refusal.ofField(
-                "unknown-account",
-                "bookId",
-                "%s has no account %s, which the rule names. Make one there first."
-                    .formatted(chart.book(bookId).toBook().name(), account.name())))
-        .id();
+  private static UUID sameName(UUID accountId, UUID bookId, ByName names) {
+    Account account = names.chart().account(accountId);
+    return account.bookId().equals(bookId)
+        ? accountId
+        : names
+            .account(account.name(), bookId)
+            .orElseThrow(() -> missing("unknown-account", "account " + account.name()));
+  }
+
+  private static Refusal missing(String code, String what) {
+    return Refusal.ofField(
+        code,
+        "bookId",
+        "The book has no %s, which the rule names. Make one there first.".formatted(what));
   }
 }

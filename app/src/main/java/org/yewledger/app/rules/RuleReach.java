@@ -12,6 +12,7 @@ import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.bankline.WaitingRows;
 import org.yewledger.app.bankline.WaitingRows.Row;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.payee.PayeeTexts;
 import org.yewledger.app.rules.RuleJson.BeginningJson;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
@@ -28,11 +29,13 @@ class RuleReach {
   private final WaitingRows rows;
   private final LineStates lines;
   private final RuleService rules;
+  private final PayeeTexts texts;
 
-  RuleReach(WaitingRows rows, LineStates lines, RuleService rules) {
+  RuleReach(WaitingRows rows, LineStates lines, RuleService rules, PayeeTexts texts) {
     this.rows = rows;
     this.lines = lines;
     this.rules = rules;
+    this.texts = texts;
   }
 
   /** How many waiting lines each rule decides. */
@@ -59,7 +62,7 @@ class RuleReach {
   BeginningJson beginning(List<UUID> lineIds, Chart chart) {
     List<BankLineEntity> found = List.copyOf(lines.lines(lineIds).all());
     List<BankLine> all = found.stream().map(BankLineEntity::toBankLine).toList();
-    Words words = all.size() == 1 ? LastingWords.of(all.getFirst()) : LastingWords.common(all);
+    Words words = all.size() == 1 ? texts.lasting(all.getFirst()) : LastingWords.common(all);
     long in = all.stream().filter(line -> line.amountMinor() > 0).count();
     return new BeginningJson(
         chart.account(found.getFirst().accountId()).bookId(),

@@ -120,9 +120,15 @@ public class RuleService {
     Chart chart = charts.chart();
     sound.requireWhole(rule, chart);
     acts.begin(ActKind.RULES, "Made a rule: " + told(rule, chart));
-    var row = new RuleEntity(rule, inOrder().size() + 1);
+    var row = new RuleEntity(rule, lastPlace() + 1);
     entities.persist(row);
     return row;
+  }
+
+  private int lastPlace() {
+    return entities
+        .createQuery("select coalesce(max(place), 0) from Rule", Integer.class)
+        .getSingleResult();
   }
 
   @Transactional

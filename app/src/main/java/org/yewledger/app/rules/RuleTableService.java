@@ -4,7 +4,6 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
@@ -18,7 +17,6 @@ import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.core.BadRows;
 import org.yewledger.core.Refusal;
-import org.yewledger.core.ledger.Account;
 import org.yewledger.core.rules.ConditionReader;
 import org.yewledger.core.rules.DivisionText;
 import org.yewledger.core.rules.Rule;
@@ -27,26 +25,13 @@ import org.yewledger.formats.table.RuleTable.RuleRow;
 /** The rules of a book as a table, and copied from one book to another. */
 @Service
 public class RuleTableService {
-  /** The columns of what a refusal may be about. */
-  private static final Map<String, String> COLUMNS =
-      Map.of(
-          "shares", "book to",
-          "book to", "book to",
-          "trustedUpTo", "trusted up to",
-          "trusted up to", "trusted up to",
-          "switched", "switched",
-          "tags", "tags");
-
   private final ChartService charts;
   private final RuleService rules;
-  private final RuleCopies copies;
   private final TaxRateService taxRates;
 
-  RuleTableService(
-      ChartService charts, RuleService rules, RuleCopies copies, TaxRateService taxRates) {
+  RuleTableService(ChartService charts, RuleService rules, TaxRateService taxRates) {
     this.charts = charts;
     this.rules = rules;
-    this.copies = copies;
     this.taxRates = taxRates;
   }
 
@@ -55,21 +40,21 @@ public class RuleTableService {
   public List<RuleRow> rows(UUID bookId) {
     Chart chart = charts.chart();
     chart.book(bookId);
-    List<TaxRateService.Kept> rates = taxRates.all();
+    var names = new ByName(chart, taxRates.all());
     return rules.inOrder().stream()
         .map(RuleEntity::toRule)
         .filter(rule -> rule.bookId().equals(bookId))
-        .map(rule -> row(rule, chart, rates))
+        .map(rule -> row(rule, names))
         .toList();
   }
 
-  private static RuleRow row(Rule rule, Chart chart, List<TaxRateService.Kept> rates) {
+  private static RuleRow row(Rule rule, ByName names) {
     return new RuleRow(
         0,
-        RuleService.told(rule, chart),
+        RuleService.told(rule, names.chart()),
         rule.then().payee(),
         DivisionText.of(
-            rule.then().division(), id -> chart.account(id).name(), id -> rateName(id, rates)),
+            rule.then().division(), id -> names.chart().account(id).name(), names::nameOfRate),
         String.join(", ", rule.then().tags()),
         rule.then().note(),
         rule.isOn() ? "on" : "off",
@@ -86,16 +71,15 @@ public class RuleTableService {
   public int takeIn(UUID bookId, List<RuleRow> rows) {
     Chart chart = charts.chart();
     chart.book(bookId);
-    List<TaxRateService.Kept> rates = taxRates.all();
+    var names = new ByName(chart, taxRates.all());
     var problems = new ArrayList<BadRows.Problem>();
     int added = 0;
     for (RuleRow row : rows) {
       try {
-        rules.add(rule(row, bookId, chart, rates));
+        rules.add(rule(row, bookId, names));
         added++;
       } catch (Refusal e) {
-        String column = COLUMNS.getOrDefault(e.field() == null ? "" : e.field(), "when");
-        problems.add(new BadRows.Problem(row.line(), column, e.getMessage()));
+        problems.add(new BadRows.Problem(row.line(), column(e.field()), e.getMessage()));
       }
     }
     if (!problems.isEmpty()) {
@@ -104,9 +88,22 @@ public class RuleTableService {
     return added;
   }
 
+  /** The column of what a refusal is about. */
+  private static String column(@Nullable String field) {
+    if (field == null) {
+      return "when";
+    }
+    return switch (field.replaceFirst("\\..*", "")) {
+      case "shares", "bookId" -> "book to";
+      case "trustedUpTo" -> "trusted up to";
+      case "switched", "tags" -> field;
+      default -> "when";
+    };
+  }
+
   /**
-   * Copies the rules of one book to another, where accounts of the same names are there; one that
-   * looks the same there already is left out.
+   * Copies the rules of one book to another, where what they name is there by the same names; one
+   * that looks the same there already is left out.
    *
    * @return how many were copied
    */
@@ -114,54 +111,31 @@ public class RuleTableService {
   @ForBookkeepers
   public int copy(UUID fromId, UUID toId) {
     Chart chart = charts.chart();
+    var names = new ByName(chart, taxRates.all());
     List<String> there = rules.of(toId).stream().map(r -> RuleService.told(r, chart)).toList();
     int copied = 0;
     for (Rule rule : rules.of(fromId)) {
-      if (!there.contains(RuleService.told(rule, chart)) && hasSameNames(rule, toId, chart)) {
-        rules.add(copies.moved(rule, toId, chart));
+      if (!there.contains(RuleService.told(rule, chart)) && RuleCopies.canMove(rule, toId, names)) {
+        rules.add(RuleCopies.moved(rule, toId, names));
         copied++;
       }
     }
     return copied;
   }
 
-  private static boolean hasSameNames(Rule rule, UUID bookId, Chart chart) {
-    return rule.accounts().stream()
-        .map(chart::account)
-        .allMatch(account ->
-            account.bookId().equals(bookId)
-                || named(account.name(), bookId, chart).filter(a -> !a.group()).isPresent());
-  }
-
-  private static Rule rule(RuleRow row, UUID bookId, Chart chart, List<TaxRateService.Kept> rates) {
-    Function<String, Optional<UUID>> accounts =
-        name -> named(name, bookId, chart).or(() -> named(name, null, chart)).map(Account::id);
+  private static Rule rule(RuleRow row, UUID bookId, ByName names) {
+    Function<String, Optional<UUID>> accounts = name -> names.accountAnywhere(name, bookId);
     return new Rule(
         Ids.next(),
         bookId,
         ConditionReader.read(row.when(), accounts),
         new Rule.Then(
             row.payee(),
-            DivisionText.read(row.bookTo(), accounts, name -> rateNamed(name, bookId, rates)),
+            DivisionText.read(row.bookTo(), accounts, name -> names.rate(name, bookId)),
             row.tags().isEmpty() ? List.of() : List.of(row.tags().split("\\s*,\\s*")),
             row.note()),
         isOn(row.switched()),
         trustedUpTo(row.trustedUpTo()));
-  }
-
-  private static String rateName(UUID id, List<TaxRateService.Kept> rates) {
-    return rates.stream()
-        .filter(kept -> kept.id().equals(id))
-        .map(kept -> kept.rate().name())
-        .findFirst()
-        .orElse("");
-  }
-
-  static Optional<UUID> rateNamed(String name, UUID bookId, List<TaxRateService.Kept> rates) {
-    return rates.stream()
-        .filter(kept -> kept.bookId().equals(bookId) && kept.rate().name().equalsIgnoreCase(name))
-        .map(TaxRateService.Kept::id)
-        .findFirst();
   }
 
   private static boolean isOn(String text) {
@@ -181,17 +155,9 @@ public class RuleTableService {
     if (!text.matches("\\d{1,12}(\\.\\d{1,4})?")) {
       throw Refusal.ofField(
           "amount-unreadable",
-          "trusted up to",
+          "trustedUpTo",
           "Write an amount such as 40 or 12.50, not %s.".formatted(text));
     }
     return new BigDecimal(text);
-  }
-
-  private static Optional<Account> named(String name, @Nullable UUID bookId, Chart chart) {
-    return chart
-        .accounts()
-        .filter(a -> bookId == null || a.bookId().equals(bookId))
-        .filter(a -> a.name().equalsIgnoreCase(name.strip()))
-        .findFirst();
   }
 }

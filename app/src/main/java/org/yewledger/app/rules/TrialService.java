@@ -28,6 +28,8 @@ class TrialService {
   /** Of each standing; there may be thousands. */
   private static final int LINES_SHOWN = 60;
 
+  private static final RuleBook NO_RULES = new RuleBook(List.of());
+
   /** A line that a rule decides, and how it was booked; null while it waits. */
   record Caught(UUID lineId, RuleLine line, Standing standing, @Nullable Booked booked) {}
 
@@ -104,6 +106,9 @@ class TrialService {
   }
 
   private RuleBook earlier(Rule rule, @Nullable UUID inPlaceOf, Chart chart) {
+    if (inPlaceOf == null) {
+      return rules.ruleBooks(chart).getOrDefault(rule.bookId(), NO_RULES);
+    }
     List<Rule> before =
         rules.of(rule.bookId()).stream().takeWhile(r -> !r.id().equals(inPlaceOf)).toList();
     return RuleBook.of(before, RuleService.accounts(chart));

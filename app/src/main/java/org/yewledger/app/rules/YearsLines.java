@@ -74,14 +74,19 @@ class YearsLines {
     return known;
   }
 
-  /** Lines come and go by batches, and by what is decided of doubtful ones. */
+  /**
+   * Lines come and go by batches, and by what is decided of those that are neither posted nor wait;
+   * each kind of these is few, and has an index of its own.
+   */
   private Newest newest(UUID household) {
     return jdbc.sql(
             """
             select (select count(*) || ',' || coalesce(sum(uuid_hash_extended(id, case when taken_back_at is null then 0 else 1 end)), 0)
                       from batch where household_id = :household)
-                   || '/' || (select count(*) from bank_line_state
-                               where household_id = :household and state in ('DOUBTFUL', 'PENDING', 'LEFT_OUT')),
+                   || '/' || (select count(*) || ',' || coalesce(sum(uuid_hash_extended(bank_line_id, version)), 0)
+                                from bank_line_state where household_id = :household and state in ('DOUBTFUL', 'PENDING'))
+                   || '/' || (select count(*) || ',' || coalesce(sum(uuid_hash_extended(bank_line_id, version)), 0)
+                                from bank_line_state where household_id = :household and state = 'LEFT_OUT'),
                    (select max(booked_on) from bank_line where household_id = :household and taken_back_at is null)\
             """)
         .param("household", household)

@@ -35,6 +35,8 @@ public enum ActKind {
   REVALUE,
   /** May change the facts of an entry that is not reconciled. */
   REVISE,
+  /** Makes one entry of two that are one thing booked twice. */
+  MERGE_ENTRIES,
   PAYEES,
   RULES,
   BEGIN_STATEMENT,

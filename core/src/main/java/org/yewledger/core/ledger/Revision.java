@@ -27,6 +27,13 @@ public record Revision(Entry wanted, Map<Integer, Integer> kept) {
           && posting.amount().equals(other.amount())
           && posting.value().equals(other.value());
     }
+
+    /** The posting as a person is told of it. */
+    String named() {
+      return "%s %s on %s"
+          .formatted(
+              posting.amount().shown(), posting.amount().currency(), posting.account().name());
+    }
   }
 
   public Revision {
@@ -55,13 +62,13 @@ public record Revision(Entry wanted, Map<Integer, Integer> kept) {
         throw Refusal.of(
             "reconciled",
             "%s is ticked for a statement. Its account, amount and day stay; payee, note and the other side can change."
-                .formatted(named(posting)));
+                .formatted(posting.named()));
       }
       if (posting.atBank() && !stays) {
         throw Refusal.of(
             "line-linked",
             "A bank line confirms %s. Take the line back first, or change the other side only."
-                .formatted(named(posting)));
+                .formatted(posting.named()));
       }
     }
     return new Revision(wanted, kept);
@@ -86,11 +93,5 @@ public record Revision(Entry wanted, Map<Integer, Integer> kept) {
       }
     }
     return kept;
-  }
-
-  private static String named(Standing standing) {
-    Posting posting = standing.posting();
-    return "%s %s on %s"
-        .formatted(posting.amount().shown(), posting.amount().currency(), posting.account().name());
   }
 }

@@ -1,5 +1,6 @@
 package org.yewledger.core.post;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -22,7 +23,7 @@ import org.yewledger.core.tax.TaxChoice;
 import org.yewledger.core.tax.TaxOnDay;
 
 /**
- * How a waiting bank line is to be booked.
+ * How what an account paid or received is booked: a waiting bank line, or what a person types.
  *
  * @param payee who it is
  * @param note what it was for, empty if nothing is said
@@ -102,20 +103,39 @@ public record Booking(
    *     nothing-moved} for a line of zero, or whatever {@link Entry} refuses
    */
   public Booked entryFor(Account bankAccount, BankLine line, Ledger ledger) {
+    return booked(
+        bankAccount,
+        new Moved(line.bookedOn(), line.amount(bankAccount.currency()), Entry.Origin.BANK_LINE),
+        ledger);
+  }
+
+  /**
+   * The entry that is typed by hand for an account, worked out as that of a line.
+   *
+   * @param amount with the sign of the account: −12.00 is 12.00 paid from it
+   * @throws Refusal as {@link #entryFor}
+   */
+  public Entry entryByHand(Account account, LocalDate day, Amount amount, Ledger ledger) {
+    return booked(account, new Moved(day, amount, Entry.Origin.BY_HAND), ledger).entry();
+  }
+
+  /** What an account paid, below zero, or received, on a day. */
+  private record Moved(LocalDate day, Amount amount, Entry.Origin origin) {}
+
+  private Booked booked(Account bankAccount, Moved line, Ledger ledger) {
     if (payee.isBlank()) {
       throw Refusal.ofField("payee-missing", "payee", "Say who this is.");
     }
-    Amount whole = line.amount(bankAccount.currency());
+    Amount whole = line.amount();
     if (whole.isZero()) {
       throw Refusal.of(
           "nothing-moved",
-          "The line is of %s: it moves nothing, so there is nothing to book."
+          "The amount is %s: it moves nothing, so there is nothing to book."
               .formatted(whole.shown()));
     }
     Amount rest = whole.minus(placed(bankAccount));
     if (restToSuspense && !rest.isZero()) {
-      return withRest(ledger.suspense(bankAccount.book()), rest)
-          .entryFor(bankAccount, line, ledger);
+      return withRest(ledger.suspense(bankAccount.book()), rest).booked(bankAccount, line, ledger);
     }
     requirePlaced(bankAccount, whole, rest);
     for (Part part : parts) {
@@ -140,10 +160,10 @@ public record Booking(
     }
     return new Booked(
         new Entry(
-            line.bookedOn(),
+            line.day(),
             payee,
             note,
-            Entry.Origin.BANK_LINE,
+            line.origin(),
             BetweenBooks.balanced(postings, ledger::drawings),
             marks),
         0);
@@ -161,20 +181,20 @@ public record Booking(
    * exactly the whole.
    */
   private record Values(Position atCost, Position atWorth) {
-    static Values of(Account bankAccount, BankLine line, Booking booking, Ledger ledger) {
-      Amount amount = line.amount(bankAccount.currency());
+    static Values of(Account bankAccount, Moved line, Booking booking, Ledger ledger) {
+      Amount amount = line.amount();
       if (!bankAccount.isForeign()) {
         var plain = new Position(amount, amount);
         return new Values(plain, plain);
       }
-      Position standing = ledger.position(bankAccount, line.bookedOn());
+      Position standing = ledger.position(bankAccount, line.day());
       boolean leaves = standing.covers(amount.negated());
       boolean carriedOver = booking.parts.stream().allMatch(p -> p.carriesOver(bankAccount));
       CurrencyUnit base = bankAccount.book().currency();
       Amount worth =
           leaves && carriedOver
               ? Amount.zero(base)
-              : ledger.rates().convert(amount, base, line.bookedOn());
+              : ledger.rates().convert(amount, base, line.day());
       Amount cost = leaves ? standing.valueOf(amount.negated()).negated() : worth;
       return new Values(new Position(amount, cost), new Position(amount, worth));
     }
@@ -209,15 +229,13 @@ public record Booking(
    * bank account's book.
    */
   private static List<Posting> postings(
-      Part part, Account bankAccount, Amount share, BankLine line, Ledger ledger) {
+      Part part, Account bankAccount, Amount share, Moved line, Ledger ledger) {
     Account account = part.account();
     ExchangeRates rates = ledger.rates();
-    Amount value = rates.convert(share, account.book().currency(), line.bookedOn());
+    Amount value = rates.convert(share, account.book().currency(), line.day());
     Amount amount =
-        account.isForeign()
-            ? rates.convert(part.amount(), account.currency(), line.bookedOn())
-            : value;
-    Optional<TaxOnDay> tax = ledger.tax(account, part.tax(), line.bookedOn());
+        account.isForeign() ? rates.convert(part.amount(), account.currency(), line.day()) : value;
+    Optional<TaxOnDay> tax = ledger.tax(account, part.tax(), line.day());
     return tax.isEmpty() || account.isForeign()
         ? List.of(new Posting(account, amount.negated(), value.negated(), part.note()))
         : taxed(account, amount.negated(), part.note(), tax.get(), ledger);
@@ -243,7 +261,7 @@ public record Booking(
   }
 
   /** All of a line moved to, or come from, an account of one's own in another currency. */
-  private Booked exchange(Account bankAccount, Part part, BankLine line, Ledger ledger) {
+  private Booked exchange(Account bankAccount, Part part, Moved line, Ledger ledger) {
     if (parts.size() > 1) {
       throw Refusal.ofField(
           "exchange-in-split",
@@ -259,14 +277,12 @@ public record Booking(
           "%s is in %s. Say the amount there as well."
               .formatted(part.account().name(), part.account().currency()));
     }
-    Amount amount = line.amount(bankAccount.currency()).size();
+    Amount amount = line.amount().size();
     var transfer =
-        line.amountMinor() < 0
-            ? new CurrencyTransfer(
-                line.bookedOn(), bankAccount, amount, part.account(), other, note)
-            : new CurrencyTransfer(
-                line.bookedOn(), part.account(), other, bankAccount, amount, note);
-    Entry entry = transfer.booked(ledger, payee, Entry.Origin.BANK_LINE).entry().marked(marks);
+        line.amount().sign() < 0
+            ? new CurrencyTransfer(line.day(), bankAccount, amount, part.account(), other, note)
+            : new CurrencyTransfer(line.day(), part.account(), other, bankAccount, amount, note);
+    Entry entry = transfer.booked(ledger, payee, line.origin()).entry().marked(marks);
     int atBank = entry.postings().get(0).account().id().equals(bankAccount.id()) ? 0 : 1;
     return new Booked(entry, atBank);
   }

@@ -9,6 +9,17 @@ import org.yewledger.core.rules.Rule;
 
 /** The facts that support a proposal, as data: how they are told is a matter of the interface. */
 public sealed interface Evidence {
+  /** The postings in the books that the line is said to be. */
+  default List<OpenPosting> postings() {
+    return switch (this) {
+      case StandsInTheBooks standing -> List.of(standing.posting());
+      case StandsInSeveral several -> several.postings();
+      case PartOfAnEntry part -> List.of(part.posting());
+      case NearlyStands nearly -> List.of(nearly.posting());
+      default -> List.of();
+    };
+  }
+
   /**
    * A posting of the same amount stands on the line's account, and no bank line has confirmed it.
    *
@@ -88,10 +99,13 @@ public sealed interface Evidence {
    *
    * @param entries that show it, the newest first
    * @param always whether all that were looked at do
+   * @param likeTexts where the line's text is new: those of the payee that begin alike
    */
-  record BookedBefore(List<Past.PastEntry> entries, boolean always) implements Evidence {
+  record BookedBefore(List<Past.PastEntry> entries, boolean always, List<String> likeTexts)
+      implements Evidence {
     public BookedBefore {
       entries = List.copyOf(entries);
+      likeTexts = List.copyOf(likeTexts);
     }
   }
 

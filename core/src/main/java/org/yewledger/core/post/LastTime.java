@@ -40,7 +40,8 @@ final class LastTime {
         .map(parts ->
             new Habit(
                 new Booking(past.payee(), "", parts),
-                new Evidence.BookedBefore(agreeing, agreeing.size() == LOOKED_AT)));
+                new Evidence.BookedBefore(
+                    agreeing, agreeing.size() == LOOKED_AT, past.likeTexts())));
   }
 
   private static boolean isOpen(PastEntry entry, WaitingLine waiting) {

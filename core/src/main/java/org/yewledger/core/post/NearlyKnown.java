@@ -63,17 +63,7 @@ final class NearlyKnown {
   /** What is no line's yet, by account. An awaited half has its amount from another bank. */
   private static ByDay left(List<OpenPosting> open, Map<Integer, Evidence> known) {
     Set<UUID> taken = new HashSet<>();
-    known
-        .values()
-        .forEach(evidence -> {
-          switch (evidence) {
-            case Evidence.StandsInTheBooks standing -> taken.add(standing.posting().id());
-            case Evidence.StandsInSeveral several ->
-                several.postings().forEach(posting -> taken.add(posting.id()));
-            case Evidence.PartOfAnEntry part -> taken.add(part.posting().id());
-            default -> {}
-          }
-        });
+    known.values().forEach(e -> e.postings().forEach(posting -> taken.add(posting.id())));
     var left = new ByDay();
     for (int at = 0; at < open.size(); at++) {
       OpenPosting posting = open.get(at);

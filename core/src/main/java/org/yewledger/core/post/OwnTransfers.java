@@ -16,6 +16,8 @@ import java.util.function.Predicate;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
 import org.yewledger.core.rules.LastingWords;
@@ -29,7 +31,7 @@ import org.yewledger.core.rules.Words;
  * <p>Cost: linear in the lines, times the few of one amount within days; across currencies, those
  * of the other currency within days.
  */
-final class OwnTransfers {
+public final class OwnTransfers {
   static final int WINDOW_DAYS = 5;
 
   /** What nobody names may be two payments that happen to be equal. */
@@ -68,6 +70,46 @@ final class OwnTransfers {
     this.tails = tails;
     this.rates = rates;
     this.isSettled = isSettled;
+  }
+
+  /**
+   * The transfer that two lines are the halves of, told from the first.
+   *
+   * @throws Refusal {@code not-two-halves} if they cannot be
+   */
+  public static Booking booking(String payee, WaitingLine one, WaitingLine other) {
+    Amount amount = one.line().amount(one.account().currency());
+    Amount there = other.line().amount(other.account().currency());
+    boolean exchanged = !there.currency().equals(amount.currency());
+    if (one.account().id().equals(other.account().id())
+        || amount.sign() * there.sign() >= 0
+        || !(exchanged || amount.equals(there.negated()))) {
+      throw Refusal.of(
+          "not-two-halves",
+          "The two lines are no halves of one transfer: what leaves one account has to arrive on"
+              + " the other.");
+    }
+    var part = new Booking.Part(other.account(), amount, "", exchanged ? there.size() : null);
+    return new Booking(payee, "", List.of(part));
+  }
+
+  /**
+   * The place of the posting in an entry that is exactly a line, the other half of a transfer.
+   *
+   * @throws Refusal {@code not-two-halves} if there is none
+   */
+  public static int sideOf(WaitingLine half, Entry entry) {
+    Amount amount = half.line().amount(half.account().currency());
+    for (int place = 0; place < entry.postings().size(); place++) {
+      Posting posting = entry.postings().get(place);
+      if (posting.account().id().equals(half.account().id()) && posting.amount().equals(amount)) {
+        return place;
+      }
+    }
+    throw Refusal.of(
+        "not-two-halves",
+        "The two lines are no halves of one transfer as it would be booked: account or"
+            + " amount of the other side differ.");
   }
 
   /**

@@ -13,10 +13,17 @@ import org.yewledger.core.tax.TaxChoice;
  *
  * @param payee its name
  * @param entries the newest first, as many as bear on the next one
+ * @param likeTexts where no bank has called it by this text yet: the texts of it that begin alike
  */
-public record Past(String payee, List<PastEntry> entries) {
+public record Past(String payee, List<PastEntry> entries, List<String> likeTexts) {
   public Past {
     entries = List.copyOf(entries);
+    likeTexts = List.copyOf(likeTexts);
+  }
+
+  /** That of a payee who is called by the text. */
+  public Past(String payee, List<PastEntry> entries) {
+    this(payee, entries, List.of());
   }
 
   /** Whether what the payee was booked to last was no account of one's own. */

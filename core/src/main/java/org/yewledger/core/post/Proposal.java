@@ -13,13 +13,17 @@ import org.yewledger.core.ledger.Account;
  * @param booking how to book it; null where it stands in the books already, and where nothing is
  *     known and the person answers
  * @param alternatives postings in the books that the line may be, nearest day first
+ * @param name the payee as far as the line's text tells: whom it calls, else a name to begin with
+ * @param alike the same for lines of a book that go the same way and are with the same
  */
 public record Proposal(
     UUID lineId,
     Reason reason,
     @Nullable Booking booking,
     Evidence evidence,
-    List<OpenPosting> alternatives) {
+    List<OpenPosting> alternatives,
+    String name,
+    String alike) {
   public Proposal {
     alternatives = List.copyOf(alternatives);
   }
@@ -68,7 +72,7 @@ public record Proposal(
       case Evidence.NearlyStands nearly -> false;
       case Evidence.OtherHalf half -> !half.rivalled() && half.named();
       case Evidence.RuleFits fits -> fits.trouble() == null && !fits.atRateOfTheDay();
-      case Evidence.BookedBefore before -> before.always();
+      case Evidence.BookedBefore before -> before.always() && before.likeTexts().isEmpty();
       case Evidence.None none -> false;
     };
   }

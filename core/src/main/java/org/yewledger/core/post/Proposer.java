@@ -9,8 +9,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amount;
 import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
@@ -80,8 +78,26 @@ public final class Proposer {
   }
 
   private Optional<LastTime.Habit> lastTime(WaitingLine waiting) {
-    return Optional.ofNullable(situation.past().get(LastingWords.of(waiting.line()).toString()))
-        .flatMap(past -> LastTime.of(waiting, past));
+    return situation.pastOf(waiting).flatMap(past -> LastTime.of(waiting, past));
+  }
+
+  private String name(WaitingLine waiting) {
+    return situation
+        .pastOf(waiting)
+        .map(Past::payee)
+        .orElseGet(() -> LastingWords.name(waiting.line()));
+  }
+
+  /** By whom it is with, not by a town behind that; of one book, and in one direction. */
+  private String alike(WaitingLine waiting) {
+    return String.join(
+        "/",
+        waiting.account().book().id().toString(),
+        waiting.line().amountMinor() < 0 ? "out" : "in",
+        situation
+            .pastOf(waiting)
+            .map(Past::payee)
+            .orElseGet(() -> LastingWords.of(waiting.line()).toString()));
   }
 
   private Proposal proposal(
@@ -92,7 +108,8 @@ public final class Proposer {
             waiting.line(),
             open.getOrDefault(
                 new OnAccount(waiting.account().id(), waiting.line().amountMinor()), List.of()));
-    return new Proposal(waiting.id(), reason, booking, evidence, alternatives);
+    return new Proposal(
+        waiting.id(), reason, booking, evidence, alternatives, name(waiting), alike(waiting));
   }
 
   private Optional<Rule> rule(WaitingLine waiting) {
@@ -110,28 +127,21 @@ public final class Proposer {
    * Whether a rule, or the past of its payee, says that the line is for a category: no transfer.
    */
   private boolean isForACategory(WaitingLine waiting) {
-    Past past = situation.past().get(LastingWords.of(waiting.line()).toString());
     return rule(waiting).map(rule -> ByRule.isForCategories(rule, situation)).orElse(false)
-        || (past != null && past.isOfCategories());
+        || situation.pastOf(waiting).map(Past::isOfCategories).orElse(false);
   }
 
   /**
-   * The transfer that a line and its other half are, told from this line. A rule of the person
-   * gives it its name; without one it is named after the other account.
+   * A rule of the person gives a transfer its name; without one it has that of the other account.
    */
   private Booking transfer(WaitingLine waiting, Evidence.OtherHalf half) {
     WaitingLine twin = Objects.requireNonNull(byId.get(half.twinId()));
-    Account other = twin.account();
     String payee =
         rule(waiting)
             .or(() -> rule(twin))
             .map(rule -> rule.then().payee())
             .filter(name -> !name.isEmpty())
-            .orElse(other.name());
-    Amount amount = waiting.line().amount(waiting.account().currency());
-    Amount there = twin.line().amount(other.currency());
-    boolean exchanged = !other.currency().equals(waiting.account().currency());
-    return new Booking(
-        payee, "", List.of(new Booking.Part(other, amount, "", exchanged ? there.size() : null)));
+            .orElse(twin.account().name());
+    return OwnTransfers.booking(payee, waiting, twin);
   }
 }

@@ -2,6 +2,7 @@ package org.yewledger.core.post;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.ExchangeRates;
@@ -35,5 +36,10 @@ public record Situation(
     accounts = Map.copyOf(accounts);
     tails = Map.copyOf(tails);
     past = Map.copyOf(past);
+  }
+
+  /** How the payee of a line was booked before, if its text tells it. */
+  Optional<Past> pastOf(WaitingLine waiting) {
+    return Optional.ofNullable(past.get(LastingWords.of(waiting.line()).toString()));
   }
 }

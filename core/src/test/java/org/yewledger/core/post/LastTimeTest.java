@@ -56,7 +56,7 @@ public class LastTimeTest {
     assertEquals(
         proposal.booking(),
         new Booking("Tansy & Thread", "", List.of(new Booking.Part(SCHOOL, eur(-7840), ""))));
-    assertEquals(proposal.evidence(), new Evidence.BookedBefore(past, true));
+    assertEquals(proposal.evidence(), new Evidence.BookedBefore(past, true, List.of()));
     assertTrue(proposal.isSure());
     assertEquals(
         proposal.because(java.util.Objects.requireNonNull(proposal.booking())),

@@ -1,0 +1,70 @@
+import { useQuery } from '@tanstack/react-query'
+import { api, data } from '@/api/client'
+import { known, type Reading } from '@/api/reading'
+import { figure, isZero, signed } from '@/parts/figures'
+import { amountIn } from '@/parts/form/AmountInput'
+import { textLink } from '@/parts/look'
+import type { Waiting } from './types'
+
+const negated = (amount: string) => (amount.startsWith('-') ? amount.slice(1) : `-${amount}`)
+
+/** What of a line no part has yet, and the way to put it into the part that has none. */
+export function StillToPlace({
+  line,
+  parts,
+  onPlace,
+}: {
+  line: Waiting
+  parts: (string | undefined)[]
+  onPlace: (rest: string) => void
+}) {
+  const placed = parts.filter((part) => part !== undefined)
+  const amounts = [line.amount, ...placed.map(negated)].map((amount) => ({ amount, currency: line.currency }))
+  const { data: flows } = useQuery({
+    queryKey: ['flows', amounts],
+    queryFn: () => data(api.POST('/api/flows', { body: { amounts } })),
+    placeholderData: (previous) => previous,
+  })
+  const rest = flows?.[0]?.sum
+  if (rest === undefined || isZero(rest)) return null
+  return (
+    <p className="flex items-baseline justify-between text-small text-heartwood" role="status">
+      <span>
+        Still to place <b>{signed(rest)}</b>
+      </span>
+      {placed.length < parts.length && (
+        <button type="button" className={textLink({ size: 'small' })} onClick={() => onPlace(rest)}>
+          place it in the empty part
+        </button>
+      )}
+    </p>
+  )
+}
+
+/** An amount that may mean two things, with both to choose from. */
+export function Asked({
+  reading,
+  currency,
+  onText,
+}: {
+  reading: Reading | undefined
+  currency: string
+  onText: (text: string) => void
+}) {
+  if (!reading?.choices.length) return null
+  return (
+    <span className="col-span-full text-small text-heartwood" role="status">
+      {reading.problem}{' '}
+      {reading.choices.map(({ value }) => (
+        <button
+          key={value}
+          type="button"
+          className={textLink({ className: 'mr-2' })}
+          onClick={() => onText(known(amountIn(currency), figure(value), value))}
+        >
+          {figure(value)}
+        </button>
+      ))}
+    </span>
+  )
+}
