@@ -14,11 +14,11 @@ yew_test() {
 # The suites get a database each, new for every run.
 export_test_databases() {
   local name
-  for name in yew_app_test yew_migration_test yew_e2e; do
+  for name in yew_app_test_1 yew_app_test_2 yew_migration_test yew_e2e_1 yew_e2e_2; do
     pg_drop_database $name
     pg_make_database $name
   done
-  export YEW_DB_URL=jdbc:postgresql://127.0.0.1:$pg_port/yew_app_test YEW_DB_NAME=yew_app_test
+  export YEW_TEST_DB_URL=jdbc:postgresql://127.0.0.1:$pg_port/yew_app_test YEW_TEST_DB_NAME=yew_app_test
   export YEW_E2E_DB_URL=jdbc:postgresql://127.0.0.1:$pg_port/yew_e2e
   export YEW_PSQL=$pg_bin/psql
 }

@@ -30,7 +30,7 @@ export interface paths {
         get: operations["account"];
         put: operations["change_4"];
         post?: never;
-        delete: operations["delete"];
+        delete: operations["delete_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -477,7 +477,23 @@ export interface paths {
         };
         get: operations["entries"];
         put?: never;
-        post?: never;
+        post: operations["enter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entries/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readTyped"];
         delete?: never;
         options?: never;
         head?: never;
@@ -494,6 +510,22 @@ export interface paths {
         get: operations["entry"];
         put: operations["revise"];
         post?: never;
+        delete: operations["delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entries/{id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["again"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1821,6 +1853,10 @@ export interface components {
             /** Format: uuid */
             next?: string;
         };
+        AgainJson: {
+            /** Format: date */
+            date: string;
+        };
         AgreedPostingJson: {
             /**
              * Format: decimal
@@ -2679,6 +2715,8 @@ export interface components {
             /** @enum {string} */
             grouping: "COMMA" | "POINT" | "SPACE" | "APOSTROPHE" | "NONE";
             /** @enum {string} */
+            sides: "FROM_TO" | "DEBIT_CREDIT";
+            /** @enum {string} */
             weekBegins: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
         };
         FoundingJson: {
@@ -2702,6 +2740,20 @@ export interface components {
             at: string;
             what: string;
             who: string;
+        };
+        HoldsJson: {
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            after: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            before: string;
+            currency: string;
         };
         HouseholdFactsJson: {
             name: string;
@@ -3002,6 +3054,8 @@ export interface components {
             undo?: components["schemas"]["OneActJson"];
         };
         NextJson: {
+            /** Format: uuid */
+            accountId?: string;
             accounts: string[];
             /** Format: int32 */
             count: number;
@@ -3013,7 +3067,7 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
             /** @enum {string} */
-            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "RECONCILE";
+            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "PLACE" | "RECONCILE";
         };
         OneActJson: {
             /** Format: date-time */
@@ -3024,7 +3078,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "MERGE_ENTRIES" | "PAYEES" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -3254,6 +3308,11 @@ export interface components {
             role: "OWNER" | "BOOKKEEPER" | "READER";
             secondFactor: boolean;
         };
+        PlaceJson: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
         PostedJson: {
             entryNos: number[];
             knownNos: number[];
@@ -3274,6 +3333,7 @@ export interface components {
              * @example 12.50
              */
             debit?: string;
+            keptByCore: boolean;
             note: string;
             /**
              * Format: decimal
@@ -3328,6 +3388,65 @@ export interface components {
             taxRateId?: string;
             untaxed?: boolean;
         };
+        QuickMissingJson: {
+            field?: string;
+            message: string;
+        };
+        QuickReadJson: {
+            /** Format: uuid */
+            accountId?: string;
+            amount: components["schemas"]["ReadMoneyJson"];
+            betweenBooks: string;
+            /** Format: uuid */
+            bookId?: string;
+            books: components["schemas"]["BookPostingsJson"][];
+            currency: string;
+            day: components["schemas"]["ReadDayJson"];
+            from?: components["schemas"]["PlaceJson"];
+            holds?: components["schemas"]["HoldsJson"];
+            /** @enum {string} */
+            method?: "CARD" | "CHEQUE" | "CASH" | "TRANSFER" | "DIRECT_DEBIT";
+            missing?: components["schemas"]["QuickMissingJson"];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            signed?: string;
+            tags: string[];
+            /** Format: uuid */
+            taxRateId?: string;
+            to?: components["schemas"]["PlaceJson"];
+            untaxed?: boolean;
+            usual?: components["schemas"]["UsualJson"];
+        };
+        QuickTypedJson: {
+            amount: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            arrives?: string;
+            /** Format: date */
+            base?: string;
+            day: string;
+            /** Format: uuid */
+            fixedId?: string;
+            /** Format: uuid */
+            fromId?: string;
+            /** @enum {string} */
+            method?: "CARD" | "CHEQUE" | "CASH" | "TRANSFER" | "DIRECT_DEBIT";
+            note?: string;
+            parts?: components["schemas"]["PartJson"][];
+            payee: string;
+            reference?: string;
+            restToSuspense?: boolean;
+            tags?: string[];
+            /** Format: uuid */
+            taxRateId?: string;
+            /** Format: uuid */
+            toId?: string;
+            untaxed?: boolean;
+        };
         RateJson: {
             /** Format: date */
             day: string;
@@ -3338,6 +3457,21 @@ export interface components {
              */
             rate: string;
             to: string;
+        };
+        ReadDayJson: {
+            choices: string[];
+            problem?: string;
+            /** Format: date */
+            value?: string;
+        };
+        ReadMoneyJson: {
+            choices: string[];
+            problem?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            value?: string;
         };
         ReadingProblemJson: {
             field?: string;
@@ -4103,6 +4237,16 @@ export interface components {
             lineId: string;
             text: string;
         };
+        UsualJson: {
+            /** Format: int32 */
+            alike: number;
+            /** Format: int32 */
+            earlier: number;
+            /** Format: int64 */
+            last: number;
+            /** Format: date */
+            lastOn: string;
+        };
         VersionedSetupJson: {
             draft: components["schemas"]["SetupDraftJson"];
             /** Format: int32 */
@@ -4277,7 +4421,7 @@ export interface operations {
             };
         };
     };
-    delete: {
+    delete_1: {
         parameters: {
             query: {
                 version: number;
@@ -5074,6 +5218,54 @@ export interface operations {
             };
         };
     };
+    enter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuickTypedJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryJson"];
+                };
+            };
+        };
+    };
+    readTyped: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuickTypedJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuickReadJson"];
+                };
+            };
+        };
+    };
     entry: {
         parameters: {
             query?: never;
@@ -5113,6 +5305,54 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryJson"];
+                };
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AgainJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5665,6 +5905,7 @@ export interface operations {
         parameters: {
             query?: {
                 text?: string;
+                most?: number;
             };
             header?: never;
             path?: never;

@@ -22,13 +22,42 @@ export function PayeePicker({
     <TypeAhead
       {...rest}
       what="payee"
-      free
+      free="as typed"
       choices={found.map((p) => ({ id: p.id, name: p.name, more: counted(p.used, 'entry', 'entries') }))}
       chosen={value}
       onTyped={(typed) => {
         setText(typed.trim())
         onChange(typed)
       }}
+      onChoose={(choice) => onChange(choice.name)}
+      onUnknown={onChange}
+    />
+  )
+}
+
+/** Who an entry is with, taken by Enter: the best of the known ones, or somebody new by the last row. */
+export function KnownPayee({
+  value,
+  onChange,
+  ...rest
+}: BoxProps & { value: string; onChange: (name: string) => void }) {
+  // All of them at once: a key must not come before what fits is known.
+  const { data: all = [] } = useQuery({
+    queryKey: ['payees', 'all'],
+    queryFn: () => data(api.GET('/api/payees', { params: { query: { most: 2000 } } })),
+  })
+  return (
+    <TypeAhead
+      {...rest}
+      what="payee"
+      free="best first"
+      choices={all.map((p) => ({
+        id: p.id,
+        name: p.name,
+        more: counted(p.used, 'entry', 'entries'),
+        words: p.knownAs.join(' '),
+      }))}
+      chosen={value}
       onChoose={(choice) => onChange(choice.name)}
       onUnknown={onChange}
     />

@@ -49,8 +49,11 @@ export interface TypeAheadProps {
   onTyped?: (typed: string) => void
   /** Makes something new of the name that was typed, within the same popover. */
   create?: (typed: string, made: (choice: Choice) => void, leave: () => void) => ReactNode
-  /** A text that is none of the choices may stand: a payee not met before. */
-  free?: boolean
+  /**
+   * A text that is none of the choices may stand: a payee not met before. As typed it stands unless somebody goes to a
+   * choice; otherwise the best choice is taken, and the last row of the list takes the text.
+   */
+  free?: 'as typed' | 'best first'
   inputRef?: (element: HTMLInputElement | null) => void
   onBlur?: () => void
   className?: string
@@ -118,6 +121,11 @@ export function TypeAhead(props: TypeAheadProps) {
     onChoose(choice)
   }
   function selected(value: string) {
+    if (value === NEW && free) {
+      setTyped(undefined)
+      setOpen(false)
+      return onUnknown((typed ?? '').trim())
+    }
     if (value === NEW) setCreating(typed ?? '')
     const choice = fits.find((c) => c.id === value)
     if (choice) choose(choice)
@@ -128,9 +136,9 @@ export function TypeAhead(props: TypeAheadProps) {
     moved.current = false
     onTyped?.(next)
     // A text that may stand as it is: what is offered is taken only when somebody goes to it.
-    if (free) return setAt('')
+    if (free === 'as typed') return setAt('')
     const [best] = fitting(choices, next, used)
-    setAt(best?.id ?? (create ? NEW : ''))
+    setAt(best?.id ?? (create || free ? NEW : ''))
   }
   /** What was typed and not chosen: taken if it names a choice whole, else said to be none. */
   function left() {
@@ -178,7 +186,7 @@ export function TypeAhead(props: TypeAheadProps) {
         loop
         value={at}
         // An empty one means that the list is not drawn yet.
-        onValueChange={(value) => value && (!free || moved.current) && setAt(value)}
+        onValueChange={(value) => value && (free !== 'as typed' || moved.current) && setAt(value)}
         label={name}
         className={`min-w-0 ${className}`}
       >
@@ -243,12 +251,12 @@ export function TypeAhead(props: TypeAheadProps) {
                     <span className="ml-auto pl-4 text-small text-ink-3">{choice.more}</span>
                   </Command.Item>
                 ))}
-                {create && typed?.trim() && (
+                {(create || free === 'best first') && typed?.trim() && (
                   <Command.Item value={NEW} onSelect={selected} className={`${floatingRow} text-dusk`}>
                     New {what} “{typed.trim()}”
                   </Command.Item>
                 )}
-                {fits.length === 0 && free && <p className="px-2 py-1 text-ink-2">Somebody new.</p>}
+                {fits.length === 0 && free === 'as typed' && <p className="px-2 py-1 text-ink-2">Somebody new.</p>}
                 {fits.length === 0 && !create && !free && (
                   <p className="px-2 py-1 text-ink-2">
                     No {what} has {typed ? `“${typed}”` : 'this'} in its name.

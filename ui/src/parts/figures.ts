@@ -17,7 +17,13 @@ const MARKS: Record<Formats['grouping'] | Formats['decimalMark'], string> = {
 }
 
 /** How the person who is signed in writes figures and days; set before anything is written. */
-let own: Formats = { decimalMark: 'POINT', grouping: 'COMMA', dayOrder: 'DAY_MONTH', weekBegins: 'MONDAY' }
+let own: Formats = {
+  decimalMark: 'POINT',
+  grouping: 'COMMA',
+  dayOrder: 'DAY_MONTH',
+  weekBegins: 'MONDAY',
+  sides: 'FROM_TO',
+}
 /** The year in hand: days of another one say theirs. */
 let inHand = ''
 
@@ -60,6 +66,8 @@ export const writtenDay = (iso: string) => dayAndMonth(iso, MONTHS) + (dayFirst(
 export const longDay = (iso: string) => dayAndMonth(iso, LONG) + (dayFirst() ? ' ' : ', ') + yearOf(iso)
 /** Wednesday, 23 September 2026 */
 export const dayInWords = (iso: string) => `${WEEKDAYS[dateOf(iso).getUTCDay()]}, ${longDay(iso)}`
+/** Wed 23 Sep, with the year where it is another one than that in hand. */
+export const shortDay = (iso: string) => `${WEEKDAYS[dateOf(iso).getUTCDay()]?.slice(0, 3)} ${day(iso)}`
 /** The first day of the person's week, 0 for Sunday. */
 export const weekBegins = () => WEEKDAYS.findIndex((name) => name.toUpperCase() === own.weekBegins) as WeekDay
 

@@ -3,7 +3,7 @@ import type { Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { useScopeSearch } from '@/app/scope'
 import { Apart } from '@/parts/Amount'
-import { counted, monthName } from '@/parts/figures'
+import { counted, figure, monthName } from '@/parts/figures'
 
 type Next = Schemas['NextJson']
 
@@ -87,6 +87,13 @@ function step(next: Next, month: string, go: (to: string) => void): Step {
         text: `Answer the open questions of ${listed(next.accounts)}`,
         figure: counted(next.count, 'line'),
         open: () => go('/post'),
+      }
+    case 'PLACE':
+      return {
+        station: 'Journal',
+        text: `Place what stands in ${listed(next.accounts)}`,
+        figure: next.difference && figure(next.difference),
+        open: () => go(`/accounts/${next.accountId}`),
       }
     case 'RECONCILE':
       return {

@@ -5,6 +5,7 @@ import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useScope, useScopeSearch } from '@/app/scope'
+import { QuickEntry } from '@/features/journal/QuickEntry'
 import { RegisterTable } from '@/features/journal/RegisterTable'
 import { Apart } from '@/parts/Amount'
 import { Button } from '@/parts/Button'
@@ -58,6 +59,7 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: () =
   const search = useScopeSearch()
   const [editing, setEditing] = useState(false)
   const [facts, setFacts] = useState(true)
+  const [typing, setTyping] = useState(false)
   const selection = useSelection(
     rows.map((r) => r.postingId),
     'posting',
@@ -65,6 +67,9 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: () =
   const row = rows.find((r) => r.postingId === selection.selected)
   const chosen = rows.filter((r) => selection.chosen.has(r.postingId))
   useCommands([
+    ...(page.closedOn
+      ? []
+      : [{ keys: ['n'], label: 'New entry', changes: true, strip: 'new entry', run: () => setTyping(true) }]),
     { keys: ['i'], label: 'Facts or entry', strip: facts ? 'entry' : 'facts', run: () => setFacts(!facts) },
     { keys: ['e'], label: 'Edit the account', changes: true, strip: 'edit', run: () => setEditing(true) },
     { keys: ['r'], label: 'Reconcile', strip: 'reconcile', run: () => navigate(`/reconcile${search}`) },
@@ -75,6 +80,7 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: () =
       <Leaf>
         <AccountHead page={page} />
         <TimeLine page={page} />
+        {typing && <QuickEntry bookId={page.bookId} fixedId={page.id} onClose={() => setTyping(false)} />}
         {rows.length === 0 ? (
           <Nothing title="Nothing was posted here yet" />
         ) : (

@@ -29,6 +29,11 @@ const WEEKS: { value: Formats['weekBegins']; name: string }[] = [
   { value: 'SATURDAY', name: 'Saturday' },
 ]
 
+const SIDES: { value: Formats['sides']; name: string }[] = [
+  { value: 'FROM_TO', name: 'from and to' },
+  { value: 'DEBIT_CREDIT', name: 'debit and credit' },
+]
+
 /** How the person writes figures and days; it goes with them into every household. */
 export function OwnFormats({ formats }: { formats: Formats }) {
   const of = useOwnForm(formats)
@@ -51,6 +56,7 @@ export function OwnFormats({ formats }: { formats: Formats }) {
         <SelectField name="grouping" label="Between thousands" className="w-[160px]" options={GROUPINGS} />
         <SelectField name="dayOrder" label="Days and months" className="w-[130px]" options={DAY_ORDERS} />
         <SelectField name="weekBegins" label="Weeks begin on" className="w-[120px]" options={WEEKS} />
+        <SelectField name="sides" label="Entries are typed" className="w-[140px]" options={SIDES} />
         <Beside>
           <Button type="submit">Write so</Button>
         </Beside>

@@ -4,8 +4,10 @@ import { useSearchParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { books } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import { MayChange } from '@/app/MayChange'
 import { useScope } from '@/app/scope'
 import { Flow } from '@/parts/Amount'
+import { Button } from '@/parts/Button'
 import { FindBox } from '@/parts/FindBox'
 import { counted, day, figure, longMonth } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
@@ -16,8 +18,12 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
+import { CopyEntry } from './CopyEntry'
+import { EntryEditor } from './EntryEditor'
 import { MergeEntries } from './MergeEntries'
 import { OpenedEntry, openedHeight } from './OpenedEntry'
+import { QuickEntry } from './QuickEntry'
+import { TakeBackEntry } from './TakeBackEntry'
 
 type Entry = Schemas['EntryJson']
 
@@ -55,10 +61,12 @@ export function Journal() {
       },
       { replace: true },
     )
+  const [typing, setTyping] = useState(false)
   useCommands([
+    { keys: ['n'], label: 'New entry', changes: true, strip: 'new entry', run: () => setTyping(true) },
     { keys: ['/'], label: 'Find entries', strip: 'find', run: () => field.current?.focus() },
     {
-      keys: ['e'],
+      keys: ['y'],
       label: everyMonth ? 'Only the chosen month' : 'Every month',
       strip: everyMonth ? 'one month' : 'every month',
       run: () => set('every', everyMonth ? '' : '1'),
@@ -83,6 +91,11 @@ export function Journal() {
               : `${figure(String(count))} ${count === 1 ? 'entry' : 'entries'}`)
           }
         >
+          <MayChange>
+            <Button whyNot={typing ? 'It is being typed.' : undefined} onClick={() => setTyping(true)}>
+              New entry <kbd>N</kbd>
+            </Button>
+          </MayChange>
           <search>
             <FindBox
               ref={field}
@@ -108,6 +121,7 @@ export function Journal() {
             </FindBox>
           </search>
         </Head>
+        {typing && <QuickEntry bookId={book} onClose={() => setTyping(false)} />}
         {journal.isPending && <Loading what="the journal" />}
         {journal.error && <Failed error={journal.error} retry={journal.refetch} />}
         {journal.data && count === 0 && (
@@ -140,8 +154,10 @@ function EntryRows({ entries, onEnd }: { entries: Entry[]; onEnd: () => void }) 
     'entry',
   )
   const chosen = entries.filter((e) => selection.chosen.has(e.id))
+  const only = chosen.length === 1 ? chosen[0] : undefined
   const flows = chosen.filter((e) => !e.transfer)
   const [merging, setMerging] = useState<Entry[]>([])
+  const [doing, setDoing] = useState<{ what: 'change' | 'copy' | 'take back'; entry: Entry }>()
   function toggle(entry: Entry | undefined) {
     if (!entry) return
     setOpen((old) => {
@@ -158,6 +174,28 @@ function EntryRows({ entries, onEnd }: { entries: Entry[]; onEnd: () => void }) 
       onRow: true,
       run: () => toggle(entries.find((e) => e.id === selection.selected)),
     },
+    ...(only
+      ? [
+          {
+            keys: ['e'],
+            label: 'Change the entry',
+            strip: 'change',
+            run: () => setDoing({ what: 'change', entry: only }),
+          },
+          {
+            keys: ['d'],
+            label: 'Copy it to another day',
+            strip: 'copy',
+            run: () => setDoing({ what: 'copy', entry: only }),
+          },
+          {
+            keys: ['v'],
+            label: 'Void, reverse or delete it',
+            strip: 'take back',
+            run: () => setDoing({ what: 'take back', entry: only }),
+          },
+        ].map((command) => ({ ...command, changes: true, onRow: true }) as const)
+      : []),
     ...(chosen.length > 2
       ? []
       : [
@@ -207,6 +245,9 @@ function EntryRows({ entries, onEnd }: { entries: Entry[]; onEnd: () => void }) 
           cells={(entry) => <EntryCells entry={entry} usual={usual} />}
         />
       </Scroll>
+      {doing?.what === 'change' && <EntryEditor entry={doing.entry} onClose={() => setDoing(undefined)} />}
+      {doing?.what === 'copy' && <CopyEntry entry={doing.entry} onClose={() => setDoing(undefined)} />}
+      {doing?.what === 'take back' && <TakeBackEntry entry={doing.entry} onClose={() => setDoing(undefined)} />}
       {merging[0] && <MergeEntries entry={merging[0]} with={merging[1]} onClose={() => setMerging([])} />}
       <ChosenSum
         what="entry"

@@ -1,6 +1,6 @@
 import { queryOptions, useQuery } from '@tanstack/react-query'
 import type { FormEvent } from 'react'
-import { api, data, messageOf } from '@/api/client'
+import { messageOf, type Schemas } from '@/api/client'
 import { accounts, queryClient } from '@/api/queries'
 import { useReadings } from '@/api/reading'
 import { useSays } from '@/app/says'
@@ -36,11 +36,13 @@ interface Draft {
   note: string
   tags: string
   parts: Part[]
+  /** Whether what is not placed yet stands in suspense. */
+  open?: boolean
 }
 
 const emptyPart = (key: number): Part => ({ key, accountId: '', unknown: '', amount: '', other: '', note: '', tax: {} })
 
-function begin(booking: Booking, line: Waiting, split: boolean, currencyOf: (id: string) => string): Draft {
+function begin(booking: Booking, line: Bookable, split: boolean, currencyOf: (id: string) => string): Draft {
   const parts = booking.parts.map(
     (p, key): Part => ({
       ...emptyPart(key),
@@ -61,15 +63,21 @@ function begin(booking: Booking, line: Waiting, split: boolean, currencyOf: (id:
   }
 }
 
-/** Says what one line is: payee, category, and for a split several parts that add up to the line. */
+/** What an account paid or received, which is to be booked: a waiting line, or an entry that is typed. */
+export type Bookable = Pick<Waiting, 'id' | 'accountId' | 'bookId' | 'currency' | 'amount' | 'name'>
+
+/** Says what an amount is: payee, category, and for a split several parts that add up to it. */
 export function BookingEditor({
-  line,
+  of: line,
+  preview: wouldBook,
   booking,
   split,
   onDone,
   onCancel,
 }: {
-  line: Waiting
+  of: Bookable
+  /** The entry that it would become; refused where it cannot. */
+  preview: (booking: Booking) => Promise<Pick<Schemas['WouldBookJson'], 'books' | 'betweenBooks'>>
   booking: Booking
   split: boolean
   onDone: (booking: Booking) => void
@@ -84,6 +92,9 @@ export function BookingEditor({
   )
   const { payee, note, tags, parts } = draft
   const several = parts.length > 1
+  /** A part that nobody has filled in, while the rest stands in suspense. */
+  const isLeftOpen = (part: Part | undefined) =>
+    several && draft.open === true && part?.accountId === '' && part.amount === ''
   /** The currency of an own account in another currency than the line's; undefined for all others. */
   const abroad = (id: string) => {
     const account = all.find((a) => a.id === id)
@@ -94,23 +105,28 @@ export function BookingEditor({
   const made: Booking = {
     payee,
     note,
+    restToSuspense: several && draft.open ? true : undefined,
     tags: tags
       .split(',')
       .map((tag) => tag.trim())
       .filter((tag) => tag !== ''),
-    parts: parts.map((p, i) => ({
-      accountId: p.accountId,
-      amount: several ? (amounts[i]?.value ?? '') : line.amount,
-      otherAmount: abroad(p.accountId) ? others[i]?.value : undefined,
-      note: p.note,
-      ...p.tax,
-    })),
+    parts: parts.flatMap((p, i) =>
+      isLeftOpen(p)
+        ? []
+        : {
+            accountId: p.accountId,
+            amount: several ? (amounts[i]?.value ?? '') : line.amount,
+            otherAmount: abroad(p.accountId) ? others[i]?.value : undefined,
+            note: p.note,
+            ...p.tax,
+          },
+    ),
   }
   const problem = problemOf()
   const preview = queryOptions({
     queryKey: ['would-book', line.id, made],
     retry: false,
-    queryFn: () => data(api.POST('/api/waiting-lines/{id}/preview', { params: { path: { id: line.id } }, body: made })),
+    queryFn: () => wouldBook(made),
   })
   const check = useQuery({ ...preview, enabled: problem === undefined })
 
@@ -119,11 +135,12 @@ export function BookingEditor({
     if (payee.trim() === '') return 'Type who it is with.'
     const unknown = parts.find((p) => p.unknown !== '')
     if (unknown) return `“${unknown.unknown}” is no category. Choose one of the list, or make it there.`
-    if (parts.some((p) => p.accountId === '')) return 'Say where each part is booked.'
+    if (parts.some((p) => p.accountId === '' && !isLeftOpen(p))) return 'Say where each part is booked.'
     if ([...(several ? amounts : []), ...others].some((r) => r.pending)) return 'What was typed is still being read.'
     const wrong = [...(several ? amounts : []), ...others].find((r) => r.problem !== undefined)
     if (wrong) return wrong.problem
-    if (several && amounts.some((r) => r.value === undefined)) return 'Type the amount of each part.'
+    if (several && amounts.some((r, i) => r.value === undefined && !isLeftOpen(parts[i])))
+      return 'Type the amount of each part.'
     return undefined
   }
   const set = (to: Partial<Draft>) => setDraft((old) => ({ ...old, ...to }))
@@ -229,6 +246,8 @@ export function BookingEditor({
         <StillToPlace
           line={line}
           parts={amounts.map((r) => r.value)}
+          open={draft.open ?? false}
+          onOpen={(open) => set({ open })}
           onPlace={(rest) => {
             const last = parts.findLast((_, i) => amounts[i]?.value === undefined)
             if (last) change(last.key, { amount: partText(rest, line.currency, line.amount) })

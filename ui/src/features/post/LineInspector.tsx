@@ -109,7 +109,10 @@ export function LineInspector({
         <LeaveOut line={line} onClose={() => setMode('look')} />
       ) : (
         <BookingEditor
-          line={line}
+          of={line}
+          preview={(booking) =>
+            data(api.POST('/api/waiting-lines/{id}/preview', { params: { path: { id: line.id } }, body: booking }))
+          }
           booking={'standing' in answer ? { payee: payeeOf(answer), note: '', parts: [] } : answer.booking}
           split={mode === 'split'}
           onDone={(next) => {

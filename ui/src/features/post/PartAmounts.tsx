@@ -13,10 +13,15 @@ export function StillToPlace({
   line,
   parts,
   onPlace,
+  open,
+  onOpen,
 }: {
-  line: Waiting
+  line: Pick<Waiting, 'amount' | 'currency'>
   parts: (string | undefined)[]
   onPlace: (rest: string) => void
+  /** Whether it stands in suspense until it is placed. */
+  open: boolean
+  onOpen: (open: boolean) => void
 }) {
   const placed = parts.filter((part) => part !== undefined)
   const amounts = [line.amount, ...placed.map(negated)].map((amount) => ({ amount, currency: line.currency }))
@@ -32,10 +37,21 @@ export function StillToPlace({
       <span>
         Still to place <b>{signed(rest)}</b>
       </span>
-      {placed.length < parts.length && (
-        <button type="button" className={textLink({ size: 'small' })} onClick={() => onPlace(rest)}>
-          place it in the empty part
+      {open ? (
+        <button type="button" className={textLink({ size: 'small' })} onClick={() => onOpen(false)}>
+          stands in suspense; place it now
         </button>
+      ) : (
+        <span className="flex gap-3">
+          {placed.length < parts.length && (
+            <button type="button" className={textLink({ size: 'small' })} onClick={() => onPlace(rest)}>
+              place it in the empty part
+            </button>
+          )}
+          <button type="button" className={textLink({ size: 'small' })} onClick={() => onOpen(true)}>
+            leave it in suspense
+          </button>
+        </span>
       )}
     </p>
   )

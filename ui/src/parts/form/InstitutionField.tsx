@@ -22,7 +22,7 @@ export function InstitutionField({ name, label, className }: { name: string; lab
         <TypeAhead
           {...ids}
           what="institution"
-          free
+          free="as typed"
           choices={found.map((i) => ({ id: i.id, name: i.name, more: `${i.town}, for ${i.serves}` }))}
           chosen={field.value}
           inputRef={field.ref}

@@ -43,7 +43,7 @@ public class MigrationTest {
 
   @BeforeClass
   void carryOver() throws SQLException {
-    url = env("YEW_DB_URL").replaceAll("/[a-z_]+$", "/yew_migration_test");
+    url = env("YEW_DB_URL").replaceAll("/[a-z_0-9]+$", "/yew_migration_test");
     flyway(BEFORE).migrate();
     try (Connection database = asOwner();
         Statement sql = database.createStatement()) {

@@ -10,7 +10,7 @@ import tools.jackson.databind.JsonNode;
 public class OwnSettingsTest extends AppTest {
   private static String formats(String decimalMark, String grouping, String dayOrder) {
     return """
-    {"decimalMark":"%s","grouping":"%s","dayOrder":"%s","weekBegins":"MONDAY"}\
+    {"decimalMark":"%s","grouping":"%s","dayOrder":"%s","weekBegins":"MONDAY","sides":"FROM_TO"}\
     """
         .formatted(decimalMark, grouping, dayOrder);
   }

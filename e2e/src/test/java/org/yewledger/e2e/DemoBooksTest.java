@@ -30,7 +30,7 @@ public class DemoBooksTest extends BrowserTest {
 
   @Test
   public void theAuditFromOutsideFindsNothing() throws Exception {
-    String url = env("YEW_E2E_DB_URL");
+    String url = System.getProperty("yew.e2e.db");
     var psql =
         new ProcessBuilder(
             env("YEW_PSQL"),

@@ -73,6 +73,8 @@ final class AlmanacJson {
     TRUSTED_POSTED,
     POST_PROPOSED,
     ANSWER,
+    /** Something of entries is not placed yet; the difference is what stands in suspense. */
+    PLACE,
     RECONCILE
   }
 
@@ -81,6 +83,7 @@ final class AlmanacJson {
       List<String> accounts,
       int count,
       @Nullable UUID statementId,
+      @Nullable UUID accountId,
       @Nullable BigDecimal difference) {}
 
   /**

@@ -1,6 +1,7 @@
 package org.yewledger.app.almanac;
 
 import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,12 +15,16 @@ import org.springframework.stereotype.Component;
 import org.yewledger.app.almanac.AlmanacJson.NextJson;
 import org.yewledger.app.almanac.AlmanacJson.StationsJson;
 import org.yewledger.app.almanac.AlmanacJson.Task;
+import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.connection.ConnectionView;
 import org.yewledger.app.post.TrustedPosts;
 import org.yewledger.app.post.WaitingCounts.Count;
 import org.yewledger.app.reconcile.StatementEntity;
+import org.yewledger.core.entry.DayText;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.reconcile.AccountMonth;
@@ -27,14 +32,23 @@ import org.yewledger.core.reconcile.AccountMonth;
 /** What is left to do, at each station and as a list. */
 @Component
 class NextSteps {
+  /** No entry is later. */
+  private static final LocalDate LAST_DAY = LocalDate.of(DayText.LAST_YEAR, 12, 31);
+
   private final EntityManager entities;
   private final ConnectionView connections;
   private final TrustedPosts trusted;
+  private final AccountBalances balances;
 
-  NextSteps(EntityManager entities, ConnectionView connections, TrustedPosts trusted) {
+  NextSteps(
+      EntityManager entities,
+      ConnectionView connections,
+      TrustedPosts trusted,
+      AccountBalances balances) {
     this.entities = entities;
     this.connections = connections;
     this.trusted = trusted;
+    this.balances = balances;
   }
 
   /** All that is left to do, over all months. */
@@ -44,7 +58,8 @@ class NextSteps {
       List<Count> waiting,
       List<String> doubtful,
       List<ConnectionView.ConsentEnding> ending,
-      int trusted) {
+      int trusted,
+      List<InSuspense> suspense) {
 
     /** How much waits at each station of the work path. */
     StationsJson stations(YearMonth working) {
@@ -59,15 +74,26 @@ class NextSteps {
       addAccounts(next, Task.OPENING_BALANCE, unopened(bookId));
       for (ConnectionView.ConsentEnding e : ending) {
         next.add(
-            new NextJson(Task.RENEW_CONSENT, List.of(e.institution()), e.daysLeft(), null, null));
+            new NextJson(Task.RENEW_CONSENT, List.of(e.institution()), e.daysLeft(), null, null, null));
       }
       addAccounts(next, Task.STATEMENTS_TO_COME, toCome(month));
       addAccounts(next, Task.DOUBTS, doubtful);
       if (trusted > 0) {
-        next.add(new NextJson(Task.TRUSTED_POSTED, List.of(), trusted, null, null));
+        next.add(new NextJson(Task.TRUSTED_POSTED, List.of(), trusted, null, null, null));
       }
       addWaiting(next, Task.POST_PROPOSED, reason -> reason != Reason.OPEN_QUESTION);
       addWaiting(next, Task.ANSWER, reason -> reason == Reason.OPEN_QUESTION);
+      suspense.stream()
+          .filter(s -> bookId == null || s.account().bookId().equals(bookId))
+          .forEach(s ->
+              next.add(
+                  new NextJson(
+                      Task.PLACE,
+                      List.of(s.account().name()),
+                      1,
+                      null,
+                      s.account().id(),
+                      s.amount().decimal())));
       for (AccountStatements.Of of : accounts) {
         for (StatementEntity statement : of.unfinished()) {
           next.add(reconcile(of, statement));
@@ -102,6 +128,7 @@ class NextSteps {
                 counts.stream().map(c -> c.account().name()).distinct().toList(),
                 counts.stream().mapToInt(Count::lines).sum(),
                 null,
+                null,
                 null));
       }
     }
@@ -110,20 +137,45 @@ class NextSteps {
     private static void addAccounts(List<NextJson> next, Task task, List<String> names) {
       if (!names.isEmpty()) {
         List<String> accounts = names.stream().distinct().toList();
-        next.add(new NextJson(task, accounts, names.size(), null, null));
+        next.add(new NextJson(task, accounts, names.size(), null, null, null));
       }
     }
 
     private static NextJson reconcile(AccountStatements.Of of, StatementEntity statement) {
       Amount difference = of.reconciliation(statement).difference();
       return new NextJson(
-          Task.RECONCILE, List.of(of.account().name()), 1, statement.id(), difference.decimal());
+          Task.RECONCILE,
+          List.of(of.account().name()),
+          1,
+          statement.id(),
+          null,
+          difference.decimal());
     }
   }
 
   Left left(Chart chart, List<AccountStatements.Of> accounts, List<Count> waiting) {
     return new Left(
-        chart, accounts, waiting, doubtful(accounts), connections.ending(), trusted.countOfLate());
+        chart,
+        accounts,
+        waiting,
+        doubtful(accounts),
+        connections.ending(),
+        trusted.countOfLate(),
+        suspense(chart));
+  }
+
+  /** What stands on an account of suspense, on whatever day. */
+  record InSuspense(Account account, Amount amount) {}
+
+  private List<InSuspense> suspense(Chart chart) {
+    List<Account> accounts =
+        chart.accounts().filter(a -> a.kind() == AccountKind.SUSPENSE && !a.group()).toList();
+    Map<UUID, Position> stands = balances.at(LAST_DAY, accounts);
+    return accounts.stream()
+        .filter(a -> stands.containsKey(a.id()))
+        .map(a -> new InSuspense(a, Objects.requireNonNull(stands.get(a.id())).amount()))
+        .filter(s -> !s.amount().isZero())
+        .toList();
   }
 
   /** The names of the accounts of doubtful lines, one for each line. */

@@ -23,14 +23,15 @@ public class OwnFormats {
   @Transactional(readOnly = true)
   public Formats formats() {
     return jdbc.sql(
-            "select decimal_mark, grouping, day_order, week_begins from person where id = ?")
+            "select decimal_mark, grouping, day_order, week_begins, entry_sides from person where id = ?")
         .param(SignedIn.now().personId())
         .query((row, no) ->
             new Formats(
                 DecimalMark.valueOf(row.getString("decimal_mark")),
                 Grouping.valueOf(row.getString("grouping")),
                 DayOrder.valueOf(row.getString("day_order")),
-                DayOfWeek.valueOf(row.getString("week_begins"))))
+                DayOfWeek.valueOf(row.getString("week_begins")),
+                Formats.Sides.valueOf(row.getString("entry_sides"))))
         .optional()
         .orElse(Formats.DEFAULT);
   }
@@ -38,12 +39,13 @@ public class OwnFormats {
   @Transactional
   void change(Formats formats) {
     jdbc.sql(
-            "update person set decimal_mark = ?, grouping = ?, day_order = ?, week_begins = ? where id = ?")
+            "update person set decimal_mark = ?, grouping = ?, day_order = ?, week_begins = ?, entry_sides = ? where id = ?")
         .params(
             formats.decimalMark().name(),
             formats.grouping().name(),
             formats.dayOrder().name(),
             formats.weekBegins().name(),
+            formats.sides().name(),
             SignedIn.now().personId())
         .update();
   }

@@ -38,6 +38,7 @@ import org.yewledger.core.entry.Formats;
 import org.yewledger.core.entry.Formats.DayOrder;
 import org.yewledger.core.entry.Formats.DecimalMark;
 import org.yewledger.core.entry.Formats.Grouping;
+import org.yewledger.core.entry.Formats.Sides;
 
 /** Signing in and out, and the household that one works in. */
 @RestController
@@ -69,9 +70,10 @@ class SessionController {
       @NotNull DecimalMark decimalMark,
       @NotNull Grouping grouping,
       @NotNull DayOrder dayOrder,
-      @NotNull DayOfWeek weekBegins) {
+      @NotNull DayOfWeek weekBegins,
+      @NotNull Sides sides) {
     static FormatsJson of(Formats f) {
-      return new FormatsJson(f.decimalMark(), f.grouping(), f.dayOrder(), f.weekBegins());
+      return new FormatsJson(f.decimalMark(), f.grouping(), f.dayOrder(), f.weekBegins(), f.sides());
     }
   }
 
@@ -160,7 +162,7 @@ class SessionController {
   void changeFormats(@Valid @RequestBody FormatsJson wanted) {
     formats.change(
         new Formats(
-            wanted.decimalMark(), wanted.grouping(), wanted.dayOrder(), wanted.weekBegins()));
+            wanted.decimalMark(), wanted.grouping(), wanted.dayOrder(), wanted.weekBegins(), wanted.sides()));
   }
 
   /** Changes the keys that the person works with. */

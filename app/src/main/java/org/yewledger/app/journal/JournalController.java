@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -16,12 +17,15 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.JournalJson.AgainJson;
 import org.yewledger.app.journal.JournalJson.CounterJson;
 import org.yewledger.app.journal.JournalJson.DraftJson;
 import org.yewledger.app.journal.JournalJson.EntryJson;
 import org.yewledger.app.journal.JournalJson.JournalPageJson;
 import org.yewledger.app.journal.JournalJson.MergeEntriesJson;
 import org.yewledger.app.journal.JournalJson.RegisterJson;
+import org.yewledger.app.journal.QuickEntryJson.QuickReadJson;
+import org.yewledger.app.journal.QuickEntryJson.QuickTypedJson;
 
 /** The journal of all accounts, and each account's register. */
 @RestController
@@ -32,6 +36,8 @@ class JournalController {
   private final RevisionService revisions;
   private final CounterService counters;
   private final MergeService merges;
+  private final QuickEntryService quick;
+  private final EntryService entries;
   private final ChartService charts;
 
   JournalController(
@@ -40,12 +46,16 @@ class JournalController {
       RevisionService revisions,
       CounterService counters,
       MergeService merges,
+      QuickEntryService quick,
+      EntryService entries,
       ChartService charts) {
     this.journal = journal;
     this.registers = registers;
     this.revisions = revisions;
     this.counters = counters;
     this.merges = merges;
+    this.quick = quick;
+    this.entries = entries;
     this.charts = charts;
   }
 
@@ -58,6 +68,19 @@ class JournalController {
     return journal.page(new JournalService.Filter(book, month, text), PageKey.parse(after));
   }
 
+  /** What the fields of an entry mean that is being typed. Books nothing. */
+  @PostMapping("/api/entries/reading")
+  QuickReadJson readTyped(@Valid @RequestBody QuickTypedJson typed) {
+    return quick.read(typed);
+  }
+
+  /** Books an entry that was typed. */
+  @PostMapping("/api/entries")
+  @ResponseStatus(HttpStatus.CREATED)
+  EntryJson enter(@Valid @RequestBody QuickTypedJson typed) {
+    return journal.entry(quick.enter(typed));
+  }
+
   @GetMapping("/api/entries/{id}")
   EntryJson entry(@PathVariable UUID id) {
     return journal.entry(id);
@@ -68,6 +91,20 @@ class JournalController {
   EntryJson revise(@PathVariable UUID id, @Valid @RequestBody DraftJson draft) {
     revisions.revise(id, draft.version(), draft.toDraft(charts.chart()));
     return journal.entry(id);
+  }
+
+  /** Writes an entry again on another day. */
+  @PostMapping("/api/entries/{id}/again")
+  @ResponseStatus(HttpStatus.CREATED)
+  EntryJson again(@PathVariable UUID id, @Valid @RequestBody AgainJson wanted) {
+    return journal.entry(entries.again(id, wanted.date()));
+  }
+
+  /** Takes an entry out of the books that neither a bank nor a statement holds. */
+  @DeleteMapping("/api/entries/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void delete(@PathVariable UUID id, @RequestParam int version) {
+    entries.delete(id, version);
   }
 
   /** Takes an entry back by its opposite, which is the answer. */

@@ -78,6 +78,8 @@ final class JournalJson {
    */
   record CounterJson(int version, @NotNull Countering how, @Nullable LocalDate date) {}
 
+  record AgainJson(@NotNull LocalDate date) {}
+
   /**
    * Two entries that are one thing booked twice.
    *

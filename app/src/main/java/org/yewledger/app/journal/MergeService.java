@@ -53,12 +53,12 @@ class MergeService {
     this.acts = acts;
   }
 
-  /** Entries that move the same on one of an entry's accounts at a bank, the nearest first. */
+  /** Entries that move the same on an account of one's own as an entry, the nearest first. */
   @Transactional(readOnly = true)
   List<UUID> doublesOf(UUID entryId) {
     UUID[] shown =
         reader.find(entryId).postings().stream()
-            .filter(p -> p.account().kind().hasStatements())
+            .filter(p -> p.account().kind().hasOpeningBalance())
             .map(PostingView::id)
             .toArray(UUID[]::new);
     return jdbc.sql(

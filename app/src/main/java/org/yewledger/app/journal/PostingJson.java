@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.ledger.PostingTax;
 
@@ -14,6 +15,8 @@ import org.yewledger.core.ledger.PostingTax;
  * @param credit in the base currency of the book
  * @param own the amount in the account's own currency, where that is another; without a sign
  * @param betweenBooks whether the core added it so that the book balances
+ * @param keptByCore whether the core adds it by itself, so that nobody writes it: that between
+ *     books, or an exchange difference
  */
 public record PostingJson(
     UUID accountId,
@@ -23,6 +26,7 @@ public record PostingJson(
     @Nullable BigDecimal own,
     String ownCurrency,
     boolean betweenBooks,
+    boolean keptByCore,
     String note,
     @Nullable UUID taxRateId,
     PostingTax.@Nullable Role taxRole) {
@@ -38,7 +42,8 @@ public record PostingJson(
         posting.isDebit() ? null : value,
         account.isForeign() ? posting.amount().size().decimal() : null,
         account.currency().getCode(),
-        account.kind() == org.yewledger.core.ledger.AccountKind.DRAWINGS,
+        account.kind() == AccountKind.DRAWINGS,
+        !account.kind().isBookable(),
         posting.note(),
         tax == null ? null : tax.rateId(),
         tax == null ? null : tax.role());

@@ -2,6 +2,8 @@ package org.yewledger.app.payee;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
@@ -44,10 +46,12 @@ class PayeeController {
     this.payees = payees;
   }
 
-  /** The payees whose name has the text in it, the most used first; at most 50. */
+  /** The payees whose name has the text in it, the most used first. */
   @GetMapping
-  List<PayeeJson> payees(@RequestParam(defaultValue = "") @Size(max = Texts.NAME) String text) {
-    return payees.find(text);
+  List<PayeeJson> payees(
+      @RequestParam(defaultValue = "") @Size(max = Texts.NAME) String text,
+      @RequestParam(defaultValue = "50") @Min(1) @Max(2_000) int most) {
+    return payees.find(text, most);
   }
 
   @PutMapping("/{id}")

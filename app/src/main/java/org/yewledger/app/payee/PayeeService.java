@@ -22,7 +22,6 @@ import org.yewledger.core.gather.LineKey;
 /** The household's payees: found by any part of a name, renamed, and known by what banks write. */
 @Service
 class PayeeService {
-  private static final int MOST = 50;
   private static final int MOST_LOOKED_AT = 5_000;
 
   private final EntityManager entities;
@@ -39,7 +38,7 @@ class PayeeService {
 
   /** The payees whose name, or what banks call them, has the text; the most used first. */
   @Transactional(readOnly = true)
-  List<PayeeJson> find(String text) {
+  List<PayeeJson> find(String text, int most) {
     String part = text.strip().toLowerCase(java.util.Locale.ROOT);
     String pattern = "%" + part.replace("!", "!!").replace("%", "!%").replace("_", "!_") + "%";
     List<PayeeJson> found =
@@ -69,7 +68,7 @@ class PayeeService {
     return found.stream()
         .map(p -> p.used(used.getOrDefault(p.id(), 0)))
         .sorted(Comparator.comparingInt((PayeeJson p) -> -p.used()).thenComparing(PayeeJson::name))
-        .limit(MOST)
+        .limit(most)
         .toList();
   }
 

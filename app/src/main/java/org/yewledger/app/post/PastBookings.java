@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -28,8 +27,6 @@ import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Past;
 import org.yewledger.core.post.WaitingLine;
 import org.yewledger.core.rules.LastingWords;
-import org.yewledger.core.tax.TaxChoice;
-import org.yewledger.core.tax.TaxOnDay;
 
 /** How the payees of waiting lines were booked before. */
 @Component
@@ -162,19 +159,15 @@ class PastBookings {
         Past.PastPart net = parts.removeLast();
         parts.add(new Past.PastPart(net.account(), net.amount().plus(amount), net.tax()));
       } else {
-        parts.add(new Past.PastPart(account, amount, taxed(posting, account, taxes)));
+        parts.add(new Past.PastPart(account, amount, taxes.choiceOf(account, tax(posting), posting.date())));
       }
     }
     return parts;
   }
 
-  /** Whether a posting was taxed as its category is, or as somebody said. */
-  private static TaxChoice taxed(Row posting, Account account, SalesTaxes taxes) {
-    UUID usual =
-        taxes.on(account, TaxChoice.AS_USUAL, posting.date()).map(TaxOnDay::rateId).orElse(null);
-    if (Objects.equals(usual, posting.taxRateId())) {
-      return TaxChoice.AS_USUAL;
-    }
-    return posting.taxRateId() == null ? TaxChoice.NONE : TaxChoice.at(posting.taxRateId());
+  private static @Nullable PostingTax tax(Row posting) {
+    return posting.taxRateId() == null || posting.taxRole() == null
+        ? null
+        : new PostingTax(posting.taxRateId(), posting.taxRole());
   }
 }

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.TaxChoices;
 import org.yewledger.app.journal.BookPostingsJson;
+import org.yewledger.app.journal.PartJson;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.core.gather.LineDetail;
 import org.yewledger.core.ledger.Account;
@@ -213,31 +214,6 @@ final class PostJson {
    */
   record StacksJson(
       int count, int sure, int likely, List<SumJson> sums, int accounts, List<StackJson> stacks) {}
-
-  /**
-   * @param amount gross, with its sales tax
-   * @param otherAmount on an account in another currency, what arrives or leaves there
-   * @param taxRateId another rate than that of its category
-   * @param untaxed true if it contains no sales tax, whatever its category has
-   */
-  record PartJson(
-      @NotNull UUID accountId,
-      @NotNull BigDecimal amount,
-      @Nullable @Size(max = Texts.NOTE) String note,
-      @Nullable BigDecimal otherAmount,
-      @Nullable UUID taxRateId,
-      @Nullable Boolean untaxed) {
-
-    Booking.Part toPart(Account bankAccount, Chart chart) {
-      Account account = chart.account(accountId);
-      return new Booking.Part(
-          account,
-          Amount.of(amount, bankAccount.currency()),
-          note == null ? "" : note.strip(),
-          otherAmount == null ? null : Amount.of(otherAmount, account.currency()),
-          TaxChoices.of(taxRateId, untaxed, "parts"));
-    }
-  }
 
   record BookingJson(
       @NotNull @Size(max = Texts.NAME) String payee,

@@ -35,6 +35,9 @@ public enum ActKind {
   REVALUE,
   /** May change the facts of an entry that is not reconciled. */
   REVISE,
+  /** Books an entry that a person typed. */
+  ENTER,
+  DELETE_ENTRY,
   /** Makes one entry of two that are one thing booked twice. */
   MERGE_ENTRIES,
   PAYEES,

@@ -9,10 +9,27 @@ import org.yewledger.core.money.Amount;
  * read is written with them.
  *
  * @param weekBegins the first day of a week in a calendar
+ * @param sides how the two sides of an entry are called where it is typed
  */
 public record Formats(
-    DecimalMark decimalMark, Grouping grouping, DayOrder dayOrder, DayOfWeek weekBegins) {
+    DecimalMark decimalMark,
+    Grouping grouping,
+    DayOrder dayOrder,
+    DayOfWeek weekBegins,
+    Sides sides) {
   private static final char TRUE_MINUS = '\u2212';
+
+  /** With money that goes from one place to another. */
+  public Formats(
+      DecimalMark decimalMark, Grouping grouping, DayOrder dayOrder, DayOfWeek weekBegins) {
+    this(decimalMark, grouping, dayOrder, weekBegins, Sides.FROM_TO);
+  }
+
+  /** As what the two sides of an entry are thought of. */
+  public enum Sides {
+    FROM_TO,
+    DEBIT_CREDIT
+  }
 
   /** 1,086.40 and 23 September, weeks beginning on Monday. */
   public static final Formats DEFAULT =

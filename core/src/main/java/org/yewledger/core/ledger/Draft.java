@@ -33,6 +33,23 @@ public record Draft(LocalDate date, String payee, String note, List<Line> lines,
     lines = List.copyOf(lines);
   }
 
+  /** An entry as somebody would write it again on another day; a reference is of one entry only. */
+  public static Draft again(Entry entry, LocalDate on) {
+    return new Draft(
+        on,
+        entry.payee(),
+        entry.note(),
+        entry.postings().stream()
+            .filter(p -> p.account().kind().isBookable() || isTax(p))
+            .map(p -> new Line(p.account(), p.amount(), p.note(), p.tax()))
+            .toList(),
+        new Marks("", entry.marks().method(), entry.marks().tags()));
+  }
+
+  private static boolean isTax(Posting posting) {
+    return posting.account().kind() == AccountKind.SALES_TAX;
+  }
+
   /**
    * The entry that the draft stands for.
    *

@@ -95,14 +95,14 @@ public record Merging(Entry merged, Map<Integer, Integer> confirmed) {
   }
 
   /**
-   * The places whose amounts tell that two entries are one: those that a statement shows, else all.
+   * The places whose amounts tell that two entries are one: those on accounts of one's own, else all.
    */
   private static List<Integer> compared(Side side) {
     List<Integer> shown = new ArrayList<>();
     List<Integer> all = new ArrayList<>();
     for (int place = 0; place < side.postings().size(); place++) {
       all.add(place);
-      if (side.postings().get(place).posting().account().kind().hasStatements()) {
+      if (side.postings().get(place).posting().account().kind().hasOpeningBalance()) {
         shown.add(place);
       }
     }

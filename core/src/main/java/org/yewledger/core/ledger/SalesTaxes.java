@@ -2,6 +2,7 @@ package org.yewledger.core.ledger;
 
 import java.time.LocalDate;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -57,6 +58,16 @@ public record SalesTaxes(
     }
     UUID usual = ofAccounts.getOrDefault(account.id(), registration.usualRateId());
     return usual == null ? Optional.empty() : percent(usual, account, day);
+  }
+
+  /** What was said of the tax of a posting: nothing where it has the one that is usual. */
+  public TaxChoice choiceOf(Account account, @Nullable PostingTax tax, LocalDate day) {
+    UUID usual = on(account, TaxChoice.AS_USUAL, day).map(TaxOnDay::rateId).orElse(null);
+    UUID said = tax == null ? null : tax.rateId();
+    if (Objects.equals(usual, said)) {
+      return TaxChoice.AS_USUAL;
+    }
+    return said == null ? TaxChoice.NONE : TaxChoice.at(said);
   }
 
   private Optional<TaxOnDay> percent(UUID rateId, Account account, LocalDate day) {

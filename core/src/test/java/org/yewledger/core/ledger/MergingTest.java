@@ -168,7 +168,7 @@ public class MergingTest {
         entry.postings().stream()
             .map(p ->
                 new Standing(
-                    p, p.account().kind().hasStatements() && random.nextInt(3) == 0, false))
+                    p, p.account().kind().hasOpeningBalance() && random.nextInt(3) == 0, false))
             .toList());
   }
 }

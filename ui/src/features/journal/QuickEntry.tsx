@@ -1,0 +1,281 @@
+import { useQuery } from '@tanstack/react-query'
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
+import { api, data, messageOf, Problem } from '@/api/client'
+import { booksChanged, session } from '@/api/queries'
+import { useSays } from '@/app/says'
+import { AccountPicker } from '@/parts/AccountPicker'
+import { Button } from '@/parts/Button'
+import { figure, shortDay, signed, writtenDay } from '@/parts/figures'
+import { useKept } from '@/parts/kept'
+import { box, textLink } from '@/parts/look'
+import { KnownPayee } from '@/parts/PayeePicker'
+import { QuickCell } from './QuickCell'
+import { QuickMarks } from './QuickMarks'
+import { QuickSplit } from './QuickSplit'
+import { type Draft, EMPTY, type FieldName, isEmpty, type QuickRead, sent } from './quick'
+
+interface Props {
+  bookId: string | undefined
+  /** The account whose register it is typed in; both places are free without one. */
+  fixedId?: string
+  onClose: () => void
+}
+
+interface Refused {
+  field?: string
+  message: string
+}
+
+/**
+ * An entry typed on one line. Enter goes on, an empty field takes what is usual with the payee, the last Enter books it
+ * and begins the next one. What is sent does not hold up typing; what could not be booked comes back.
+ */
+export function QuickEntry({ bookId, fixedId, onClose }: Props) {
+  const says = useSays()
+  const { data: me } = useQuery(session)
+  const [draft, setDraft] = useKept<Draft>(`entry being typed ${fixedId ?? ''}`, EMPTY)
+  const [failed, setFailed] = useKept<{ draft: Draft; why: string }[]>(`entries not booked ${fixedId ?? ''}`, [])
+  const [base, setBase] = useKept<string>('day of the last entry typed', '')
+  const [refused, setRefused] = useState<Refused>()
+  const [splitting, setSplitting] = useState(false)
+  const form = useRef<HTMLFormElement>(null)
+  const queue = useRef(Promise.resolve())
+  const typed = sent(draft, base, fixedId)
+  const { data: read, isPlaceholderData: isOld } = useQuery({
+    queryKey: ['entry being read', typed],
+    queryFn: () => data(api.POST('/api/entries/reading', { body: typed })),
+    placeholderData: (previous) => previous,
+  })
+  // Keys come faster than drawings and answers.
+  const latest = useRef({ draft, base, missing: read?.missing })
+  latest.current = { draft, base, missing: isOld ? undefined : read?.missing }
+  const set = (to: Partial<Draft>) => {
+    setRefused(undefined)
+    setDraft((old) => ({ ...old, ...to }))
+  }
+  const order = orderOf(fixedId, me?.formats.sides)
+  const go = (field: string) => form.current?.querySelector<HTMLInputElement>(`[data-field="${field}"] input`)?.focus()
+  function next(from: FieldName) {
+    const field = order[order.indexOf(from) + 1]
+    if (field) go(field)
+    else enter()
+  }
+  // Once what was chosen is drawn: a list gives the focus back to its own box.
+  const goOn = (from: FieldName) => setTimeout(() => next(from))
+
+  function refuse(why: Refused) {
+    setRefused(why.field === 'parts' ? { ...why, field: 'to' } : why)
+    if (why.field) go(why.field === 'parts' ? 'to' : why.field)
+  }
+  function enter() {
+    const { draft: done, missing } = latest.current
+    if (isEmpty(done)) return go('day')
+    if (missing) return refuse(missing)
+    setDraft(undefined)
+    latest.current.draft = EMPTY
+    go('day')
+    queue.current = queue.current.then(() => send(done))
+  }
+  async function send(done: Draft) {
+    try {
+      const entry = await data(api.POST('/api/entries', { body: sent(done, latest.current.base, fixedId) }))
+      latest.current.base = entry.date
+      setBase(entry.date)
+      says.done(`No. ${entry.no} entered: ${entry.payee}, ${figure(entry.amount)}, ${entry.from} to ${entry.to}.`)
+    } catch (error) {
+      if (isEmpty(latest.current.draft)) {
+        setDraft(done)
+        refuse({ field: error instanceof Problem ? error.field : undefined, message: messageOf(error) })
+      } else setFailed((old) => [...old, { draft: done, why: messageOf(error) }])
+    }
+    await booksChanged()
+  }
+  useEffect(() => {
+    form.current?.querySelector<HTMLInputElement>('[data-field="day"] input')?.focus()
+  }, [])
+
+  function onKeyDown(event: KeyboardEvent<HTMLFormElement>) {
+    // What is typed in a dialog over it is not of the line.
+    if (!(event.target instanceof HTMLElement) || !event.currentTarget.contains(event.target)) return
+    // What a list offers is taken, or left, by its own box.
+    if (event.target.getAttribute('aria-expanded') === 'true') return
+    if (event.key === 'Escape') return onClose()
+    if (event.key !== 'Enter' || event.shiftKey || event.target instanceof HTMLButtonElement) return
+    event.preventDefault()
+    event.stopPropagation()
+    const field = event.target.closest<HTMLElement>('[data-field]')?.dataset.field as FieldName | undefined
+    if (field && !event.ctrlKey) next(field)
+    else enter()
+  }
+  const place = (name: 'from' | 'to', label: string) => (
+    <QuickCell key={name} name={name} label={label} refused={refused}>
+      <AccountPicker
+        aria-label={label}
+        aria-invalid={refused?.field === name || undefined}
+        value={draft[`${name}Id`]}
+        placeholder={(read && usualPlace(read, name, fixedId)) ?? 'type to find'}
+        bookId={bookId}
+        otherBooks
+        without={fixedId}
+        mayCreate={name === 'to' ? 'EXPENSE' : 'INCOME'}
+        onChange={(account) => {
+          set({ [`${name}Id`]: account?.id ?? '' })
+          if (account) goOn(name)
+        }}
+        onUnknown={(text) => {
+          set({ [`${name}Id`]: '' })
+          if (text) setRefused({ field: name, message: `“${text}” is no account. Choose one, or make it there.` })
+        }}
+      />
+    </QuickCell>
+  )
+  const names = fixedId
+    ? { from: '', to: 'Other side' }
+    : me?.formats.sides === 'DEBIT_CREDIT'
+      ? { from: 'Credit', to: 'Debit' }
+      : { from: 'From', to: 'To' }
+  return (
+    <form
+      ref={form}
+      aria-label="New entry"
+      className="flex-none border-y border-hairline bg-paper px-(--edge) py-2 [--ground:var(--paper)]"
+      onKeyDownCapture={onKeyDown}
+      onSubmit={(event) => event.preventDefault()}
+    >
+      <div className={`grid items-start gap-x-2 ${fixedId ? FIXED : FREE}`}>
+        <QuickCell
+          name="day"
+          label="Day"
+          refused={refused}
+          hint={read?.day.value && shortDay(read.day.value)}
+          asks={read?.day.problem}
+          choices={read?.day.choices.map((iso) => ({
+            text: writtenDay(iso),
+            take: () => {
+              set({ day: writtenDay(iso) })
+              go('day')
+            },
+          }))}
+        >
+          <input
+            className={box({ className: 'w-full' })}
+            aria-label="Day"
+            autoComplete="off"
+            value={draft.day}
+            onChange={(e) => set({ day: e.target.value })}
+          />
+        </QuickCell>
+        <QuickCell name="payee" label="Payee" refused={refused} hint={read && usually(read)}>
+          <KnownPayee
+            aria-label="Payee"
+            value={draft.payee}
+            onChange={(payee) => {
+              set({ payee })
+              if (payee) goOn('payee')
+            }}
+          />
+        </QuickCell>
+        <QuickCell
+          name="amount"
+          label={`Amount, ${read?.currency ?? ''}`}
+          refused={refused}
+          hint={read?.signed && `= ${signed(read.signed)}`}
+          asks={draft.amount ? read?.amount.problem : undefined}
+          choices={read?.amount.choices.map((value) => ({
+            text: figure(value),
+            take: () => {
+              set({ amount: figure(value) })
+              go('amount')
+            },
+          }))}
+        >
+          <input
+            className={box({ figures: true, className: 'w-full' })}
+            aria-label="Amount"
+            autoComplete="off"
+            value={draft.amount}
+            placeholder={draft.amount === '' && read?.amount.value ? figure(read.amount.value) : ''}
+            onChange={(e) => set({ amount: e.target.value })}
+          />
+        </QuickCell>
+        {order.slice(3).map((name) => place(name as 'from' | 'to', names[name as 'from' | 'to']))}
+        <div className="mt-[18px] flex gap-2">
+          <Button
+            whyNot={read?.signed ? undefined : 'Type the amount, and where it comes from, first.'}
+            onClick={() => setSplitting(true)}
+          >
+            Split
+          </Button>
+          <Button tone="go" title="Ctrl+Enter, with what is usual for the rest" onClick={enter}>
+            Enter it
+          </Button>
+        </div>
+      </div>
+      <QuickMarks draft={draft} read={read} set={set} />
+      <p className="h-5 truncate text-small text-ink-2" role="status">
+        {refused && refused.field === undefined ? (
+          <span className="text-aril">{refused.message}</span>
+        ) : (
+          read && stands(read)
+        )}
+      </p>
+      {failed.map(({ draft: done, why }, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: two that failed may be alike
+        <p key={i} className="text-small text-aril" role="alert">
+          Not entered: {done.payee} {done.amount}. {why}{' '}
+          <button
+            type="button"
+            className={textLink({ size: 'small' })}
+            onClick={() => {
+              setDraft(done)
+              setFailed((old) => old.filter((_, at) => at !== i))
+              go('day')
+            }}
+          >
+            take it up again
+          </button>
+        </p>
+      ))}
+      {splitting && read && (
+        <QuickSplit
+          draft={draft}
+          read={read}
+          base={base}
+          onClose={() => setSplitting(false)}
+          onEntered={(entry) => {
+            setSplitting(false)
+            setDraft(undefined)
+            setBase(entry.date)
+            says.done(`No. ${entry.no} entered: ${entry.payee}, ${figure(entry.amount)}, ${entry.from} to ${entry.to}.`)
+            go('day')
+          }}
+        />
+      )}
+    </form>
+  )
+}
+
+const FREE = 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.6fr)_minmax(0,0.6fr)_auto]'
+const FIXED = 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.8fr)_auto]'
+
+/** The fields in the order in which Enter goes through them. */
+function orderOf(fixedId: string | undefined, sides: 'FROM_TO' | 'DEBIT_CREDIT' | undefined): FieldName[] {
+  if (fixedId) return ['day', 'payee', 'amount', 'to']
+  return sides === 'DEBIT_CREDIT' ? ['day', 'payee', 'amount', 'to', 'from'] : ['day', 'payee', 'amount', 'from', 'to']
+}
+
+/** How the payee was booked before, in words. */
+function usually({ usual }: QuickRead): string {
+  if (!usual) return ''
+  const times = `${figure(String(usual.earlier))} earlier`
+  return usual.alike > 1 ? `${times}, the last ${usual.alike} alike` : `${times}, last no. ${usual.last}`
+}
+
+/** What an empty place takes; on a fixed account there is only the other one. */
+function usualPlace({ from, to }: QuickRead, name: 'from' | 'to', fixedId: string | undefined): string | undefined {
+  if (fixedId === undefined) return (name === 'from' ? from : to)?.name
+  return (from?.id === fixedId ? to : from)?.name
+}
+
+const stands = ({ holds, missing }: QuickRead) =>
+  holds ? `${holds.accountName} ${figure(holds.before)}, after this ${figure(holds.after)}` : missing?.message
