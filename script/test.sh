@@ -7,7 +7,7 @@ yew_test() {
   pg_start test-db test
   export_test_databases
   local build=0
-  mvn -B -ntp -Dstyle.color=never -fae verify || build=$?
+  mvn -B -ntp -T 2 -Dstyle.color=never -fae verify || build=$?
   report "$build"
 }
 

@@ -33,7 +33,13 @@ public class QuickEntryTest extends AppTest {
     Household h = found("usual");
     String places = places(h.current().id(), h.groceries().id());
     JsonNode first =
-        enter(h, typed("4 9", "Greengage Market", "12.40", places + ",\"tags\":[\"fair\"],\"method\":\"CARD\""))
+        enter(
+                h,
+                typed(
+                    "4 9",
+                    "Greengage Market",
+                    "12.40",
+                    places + ",\"tags\":[\"fair\"],\"method\":\"CARD\""))
             .json();
     assertEquals(first.path("date").asString(), "2026-09-04");
     assertEquals(first.path("amount").asString(), "-12.40");
@@ -77,11 +83,19 @@ public class QuickEntryTest extends AppTest {
     Household h = found("register");
     String fixed = ",\"fixedId\":\"%s\",\"toId\":\"%s\"";
     JsonNode back =
-        enter(h, typed("", "Greengage Market", "+5", fixed.formatted(h.current().id(), h.groceries().id())))
+        enter(
+                h,
+                typed(
+                    "",
+                    "Greengage Market",
+                    "+5",
+                    fixed.formatted(h.current().id(), h.groceries().id())))
             .json();
     assertEquals(back.path("amount").asString(), "5.00");
     JsonNode paid =
-        enter(h, typed("", "Marram Council", "700", fixed.formatted(h.current().id(), h.pay().id())))
+        enter(
+                h,
+                typed("", "Marram Council", "700", fixed.formatted(h.current().id(), h.pay().id())))
             .json();
     assertEquals(paid.path("to").asString(), "Harbour Current");
     JsonNode register = h.api().get("/api/accounts/" + h.current().id() + "/register").json();
@@ -110,10 +124,8 @@ public class QuickEntryTest extends AppTest {
     assertEquals(amount.problem(), "amount-unclear");
     assertEquals(amount.json().path("field").asString(), "amount");
     assertEquals(enter(h, typed("", "Kiosk", "1", "")).problem(), "from-missing");
-    assertEquals(
-        read(h, typed("", "Kiosk", "1", "")).at("/missing/field").asString(), "from");
-    assertEquals(
-        read(h, typed("", "Kiosk", "1.234", places)).at("/amount/choices").size(), 2);
+    assertEquals(read(h, typed("", "Kiosk", "1", "")).at("/missing/field").asString(), "from");
+    assertEquals(read(h, typed("", "Kiosk", "1.234", places)).at("/amount/choices").size(), 2);
     // Before the account was opened.
     assertEquals(enter(h, typed("1 7 2026", "Kiosk", "1", places)).problem(), "before-opening");
   }

@@ -21,8 +21,7 @@ public class EntriesTest extends BrowserTest {
   /** Types an entry with somebody new, by keyboard. */
   private static void enter(Page page, String payee, String amount) {
     page.keyboard().press("n");
-    Locator form =
-        page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New entry"));
+    Locator form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New entry"));
     form.getByLabel("Day").press("Enter");
     Locator who = form.getByLabel("Payee");
     who.fill(payee);
@@ -30,7 +29,7 @@ public class EntriesTest extends BrowserTest {
     form.getByLabel("Amount").fill(amount);
     form.getByLabel("Amount").press("Enter");
     Locator from = form.getByLabel("From");
-    from.fill("pocket");
+    from.fill("harbour cur");
     from.press("Enter");
     Locator to = form.getByLabel("To", new Locator.GetByLabelOptions().setExact(true));
     to.fill("bakery");

@@ -74,7 +74,8 @@ class NextSteps {
       addAccounts(next, Task.OPENING_BALANCE, unopened(bookId));
       for (ConnectionView.ConsentEnding e : ending) {
         next.add(
-            new NextJson(Task.RENEW_CONSENT, List.of(e.institution()), e.daysLeft(), null, null, null));
+            new NextJson(
+                Task.RENEW_CONSENT, List.of(e.institution()), e.daysLeft(), null, null, null));
       }
       addAccounts(next, Task.STATEMENTS_TO_COME, toCome(month));
       addAccounts(next, Task.DOUBTS, doubtful);

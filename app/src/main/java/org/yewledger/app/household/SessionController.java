@@ -73,7 +73,8 @@ class SessionController {
       @NotNull DayOfWeek weekBegins,
       @NotNull Sides sides) {
     static FormatsJson of(Formats f) {
-      return new FormatsJson(f.decimalMark(), f.grouping(), f.dayOrder(), f.weekBegins(), f.sides());
+      return new FormatsJson(
+          f.decimalMark(), f.grouping(), f.dayOrder(), f.weekBegins(), f.sides());
     }
   }
 
@@ -162,7 +163,11 @@ class SessionController {
   void changeFormats(@Valid @RequestBody FormatsJson wanted) {
     formats.change(
         new Formats(
-            wanted.decimalMark(), wanted.grouping(), wanted.dayOrder(), wanted.weekBegins(), wanted.sides()));
+            wanted.decimalMark(),
+            wanted.grouping(),
+            wanted.dayOrder(),
+            wanted.weekBegins(),
+            wanted.sides()));
   }
 
   /** Changes the keys that the person works with. */

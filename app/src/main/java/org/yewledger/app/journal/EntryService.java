@@ -58,8 +58,7 @@ class EntryService {
   public UUID again(UUID id, LocalDate on) {
     lockAccountsOf(id);
     EntryView view = reader.find(id);
-    acts.begin(
-        ActKind.ENTER, "Copied no. %d, %s, to %s".formatted(view.no(), view.payee(), on));
+    acts.begin(ActKind.ENTER, "Copied no. %d, %s, to %s".formatted(view.no(), view.payee(), on));
     Ledger ledger = ledgers.ledger(charts.chart());
     Entry again = Draft.again(view.toEntry(), on).entry(Entry.Origin.BY_HAND, List.of(), ledger);
     return entries.add(List.of(again)).getFirst().entry().id();
@@ -79,8 +78,7 @@ class EntryService {
     EntryEntity entry = entries.locked(id, version);
     counters.requireNoCounter(entry);
     Removal.require(entry.origin(), reader.find(id).standing());
-    acts.begin(
-        ActKind.DELETE_ENTRY, "Deleted no. %d, %s".formatted(entry.no(), entry.payee()));
+    acts.begin(ActKind.DELETE_ENTRY, "Deleted no. %d, %s".formatted(entry.no(), entry.payee()));
     entries.remove(List.of(id));
   }
 

@@ -53,14 +53,16 @@ class MergeService {
     this.acts = acts;
   }
 
-  /** Entries that move the same on an account of one's own as an entry, the nearest first. */
+  /**
+   * Entries that move the same on an account as an entry, one's own first of all; the nearest
+   * first.
+   */
   @Transactional(readOnly = true)
   List<UUID> doublesOf(UUID entryId) {
-    UUID[] shown =
-        reader.find(entryId).postings().stream()
-            .filter(p -> p.account().kind().hasOpeningBalance())
-            .map(PostingView::id)
-            .toArray(UUID[]::new);
+    List<PostingView> all = reader.find(entryId).postings();
+    List<PostingView> own =
+        all.stream().filter(p -> p.account().kind().hasOpeningBalance()).toList();
+    UUID[] shown = (own.isEmpty() ? all : own).stream().map(PostingView::id).toArray(UUID[]::new);
     return jdbc.sql(
             """
             select o.entry_id from posting p

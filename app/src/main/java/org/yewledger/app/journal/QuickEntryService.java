@@ -23,8 +23,8 @@ import org.yewledger.app.household.OwnFormats;
 import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.journal.EntryReader.PostingView;
 import org.yewledger.app.journal.QuickEntryJson.HoldsJson;
-import org.yewledger.app.journal.QuickEntryJson.QuickMissingJson;
 import org.yewledger.app.journal.QuickEntryJson.PlaceJson;
+import org.yewledger.app.journal.QuickEntryJson.QuickMissingJson;
 import org.yewledger.app.journal.QuickEntryJson.QuickReadJson;
 import org.yewledger.app.journal.QuickEntryJson.QuickTypedJson;
 import org.yewledger.app.journal.QuickEntryJson.ReadDayJson;
@@ -139,8 +139,7 @@ class QuickEntryService {
     Entry ahead = quick.entry(ledgers.lookingAhead(now));
     acts.begin(
         ActKind.ENTER,
-        "Entered %s, %s"
-            .formatted(ahead.payee(), ahead.postings().getFirst().amount().shown()));
+        "Entered %s, %s".formatted(ahead.payee(), ahead.postings().getFirst().amount().shown()));
     Entry entry = quick.entry(ledgers.ledger(now));
     return entries.add(List.of(entry)).getFirst().entry().id();
   }
@@ -212,8 +211,7 @@ class QuickEntryService {
     SalesTaxes taxes = taxRates.taxes(chart);
     LastEntry newest = last(earlier.getFirst(), taxes);
     EntryView first = earlier.getFirst();
-    int alike =
-        (int) earlier.stream().filter(entry -> newest.isLike(last(entry, taxes))).count();
+    int alike = (int) earlier.stream().filter(entry -> newest.isLike(last(entry, taxes))).count();
     return new UsualJson(count(first), alike, first.no(), first.entry().date());
   }
 

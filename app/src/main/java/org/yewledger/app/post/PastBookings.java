@@ -159,7 +159,9 @@ class PastBookings {
         Past.PastPart net = parts.removeLast();
         parts.add(new Past.PastPart(net.account(), net.amount().plus(amount), net.tax()));
       } else {
-        parts.add(new Past.PastPart(account, amount, taxes.choiceOf(account, tax(posting), posting.date())));
+        parts.add(
+            new Past.PastPart(
+                account, amount, taxes.choiceOf(account, tax(posting), posting.date())));
       }
     }
     return parts;

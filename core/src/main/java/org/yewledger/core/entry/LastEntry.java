@@ -37,8 +37,7 @@ public record LastEntry(
    * What an entry of that day says; accounts that are closed since are no longer usual. Cost:
    * linear in the postings.
    */
-  public static LastEntry of(
-      LocalDate day, List<Posting> postings, Marks marks, SalesTaxes taxes) {
+  public static LastEntry of(LocalDate day, List<Posting> postings, Marks marks, SalesTaxes taxes) {
     Map<Account, Amount> places = new LinkedHashMap<>();
     TaxChoice tax = TaxChoice.AS_USUAL;
     Account net = null;

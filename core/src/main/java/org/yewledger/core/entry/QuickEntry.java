@@ -114,8 +114,7 @@ public record QuickEntry(
   }
 
   /** Where money goes from and to, before a sign turns it round. */
-  private record Places(
-      @Nullable Account account, @Nullable Account from, @Nullable Account to) {
+  private record Places(@Nullable Account account, @Nullable Account from, @Nullable Account to) {
     static Places of(Typing typing, @Nullable LastEntry last) {
       Account fixed = typing.fixed();
       if (fixed != null) {
@@ -186,8 +185,7 @@ public record QuickEntry(
    *     Booking#entryByHand} refuses
    */
   public Entry entry(Ledger ledger) {
-    LocalDate on =
-        meant(day, why -> Refusal.ofField("day-unclear", "day", why));
+    LocalDate on = meant(day, why -> Refusal.ofField("day-unclear", "day", why));
     if (payee.isEmpty()) {
       throw Refusal.ofField("payee-missing", "payee", "Say who this is.");
     }
@@ -209,8 +207,7 @@ public record QuickEntry(
       Account other = Objects.requireNonNull(account).equals(from) ? to : from;
       parts =
           List.of(
-              new Booking.Part(
-                  Objects.requireNonNull(other), signed, "", typing.arrives(), tax));
+              new Booking.Part(Objects.requireNonNull(other), signed, "", typing.arrives(), tax));
     }
     return new Booking(payee, typing.note().strip(), parts, typing.restToSuspense(), marks);
   }

@@ -95,7 +95,8 @@ public record Merging(Entry merged, Map<Integer, Integer> confirmed) {
   }
 
   /**
-   * The places whose amounts tell that two entries are one: those on accounts of one's own, else all.
+   * The places whose amounts tell that two entries are one: those on accounts of one's own, else
+   * all.
    */
   private static List<Integer> compared(Side side) {
     List<Integer> shown = new ArrayList<>();

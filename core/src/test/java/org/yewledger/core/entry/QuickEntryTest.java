@@ -46,7 +46,11 @@ public class QuickEntryTest {
           new Marks("", Method.CARD, List.of("health")));
 
   private static QuickEntry.Typing typed(
-      String day, String amount, @Nullable Account fixed, @Nullable Account from, @Nullable Account to) {
+      String day,
+      String amount,
+      @Nullable Account fixed,
+      @Nullable Account from,
+      @Nullable Account to) {
     return new QuickEntry.Typing(
         day,
         "Mill Lane Pharmacy",
@@ -111,20 +115,30 @@ public class QuickEntryTest {
   /** Typed from paper: a sign is that of the account, and without one it goes the usual way. */
   @Test
   public void onAnAccountsOwnLineTheSignSaysTheDirection() {
-    assertEquals(postings(typed("", "5", CURRENT, null, null), PHARMACY).getFirst(), posting(CURRENT, -500));
-    assertEquals(postings(typed("", "+5", CURRENT, null, null), PHARMACY).getFirst(), posting(CURRENT, 500));
-    assertEquals(postings(typed("", "-5", CURRENT, null, null), PHARMACY).getFirst(), posting(CURRENT, -500));
-    assertEquals(postings(typed("", "", CARD, null, null), PHARMACY).getFirst(), posting(CARD, -1860));
+    assertEquals(
+        postings(typed("", "5", CURRENT, null, null), PHARMACY).getFirst(), posting(CURRENT, -500));
+    assertEquals(
+        postings(typed("", "+5", CURRENT, null, null), PHARMACY).getFirst(), posting(CURRENT, 500));
+    assertEquals(
+        postings(typed("", "-5", CURRENT, null, null), PHARMACY).getFirst(),
+        posting(CURRENT, -500));
+    assertEquals(
+        postings(typed("", "", CARD, null, null), PHARMACY).getFirst(), posting(CARD, -1860));
     var pay = new LastEntry(SALES, KESTREL, eur(9000), TaxChoice.AS_USUAL, Marks.NONE);
-    assertEquals(postings(typed("", "5", KESTREL, null, null), pay).getFirst(), posting(KESTREL, 500));
-    assertEquals(postings(typed("", "-5", KESTREL, null, null), pay).getFirst(), posting(KESTREL, -500));
-    assertEquals(postings(typed("", "5", KESTREL, null, SALES), null).getFirst(), posting(KESTREL, 500));
+    assertEquals(
+        postings(typed("", "5", KESTREL, null, null), pay).getFirst(), posting(KESTREL, 500));
+    assertEquals(
+        postings(typed("", "-5", KESTREL, null, null), pay).getFirst(), posting(KESTREL, -500));
+    assertEquals(
+        postings(typed("", "5", KESTREL, null, SALES), null).getFirst(), posting(KESTREL, 500));
   }
 
   @Test
   public void whatIsMissingOrUnclearIsRefusedAtItsField() {
-    assertEquals(refusalOf(() -> postings(typed("", "5", null, null, SCHOOL), null)), "from-missing");
-    assertEquals(refusalOf(() -> postings(typed("", "5", null, CURRENT, null), null)), "to-missing");
+    assertEquals(
+        refusalOf(() -> postings(typed("", "5", null, null, SCHOOL), null)), "from-missing");
+    assertEquals(
+        refusalOf(() -> postings(typed("", "5", null, CURRENT, null), null)), "to-missing");
     assertEquals(
         refusalOf(() -> postings(typed("", "", null, CURRENT, SCHOOL), null)), "amount-unclear");
     assertEquals(
@@ -161,19 +175,27 @@ public class QuickEntryTest {
 
   @Test
   public void ofTheLastEntryTheTaxIsPartOfWhatWasPaid() {
-    Entry couriers =
-        read(typed("", "20.70", null, KESTREL, COURIERS), null).entry(LEDGER);
+    Entry couriers = read(typed("", "20.70", null, KESTREL, COURIERS), null).entry(LEDGER);
     assertEquals(couriers.postings().size(), 3);
     LastEntry last = last(couriers);
-    assertEquals(
-        last,
-        new LastEntry(KESTREL, COURIERS, eur(2070), TaxChoice.AS_USUAL, Marks.NONE));
+    assertEquals(last, new LastEntry(KESTREL, COURIERS, eur(2070), TaxChoice.AS_USUAL, Marks.NONE));
     var reduced =
         new QuickEntry.Typing(
-            "", "Lampblack Inks", "10", null, KESTREL, PAPER, List.of(), false, null, "", "", null, null,
+            "",
+            "Lampblack Inks",
+            "10",
+            null,
+            KESTREL,
+            PAPER,
+            List.of(),
+            false,
+            null,
+            "",
+            "",
+            null,
+            null,
             TaxChoice.at(REDUCED));
-    assertEquals(
-        last(read(reduced, null).entry(LEDGER)).tax(), TaxChoice.at(REDUCED));
+    assertEquals(last(read(reduced, null).entry(LEDGER)).tax(), TaxChoice.at(REDUCED));
   }
 
   @Test
@@ -208,11 +230,9 @@ public class QuickEntryTest {
       String amount = (1 + random.nextInt(99)) + "." + (10 + random.nextInt(90));
       Entry first =
           read(typed("", amount, null, out ? one : other, out ? other : one), null).entry(LEDGER);
-      Entry again =
-          read(typed("", "", null, null, null), last(first)).entry(LEDGER);
+      Entry again = read(typed("", "", null, null, null), last(first)).entry(LEDGER);
       assertEquals(again.postings(), first.postings());
-      Entry register =
-          read(typed("", "", one, null, null), last(first)).entry(LEDGER);
+      Entry register = read(typed("", "", one, null, null), last(first)).entry(LEDGER);
       assertEquals(Set.copyOf(register.postings()), Set.copyOf(first.postings()));
       assertEquals(register.postings().getFirst().account(), one);
       repeated++;
