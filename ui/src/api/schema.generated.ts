@@ -580,6 +580,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entries/{id}/take-lines-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeLinesBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/flows": {
         parameters: {
             query?: never;
@@ -2534,6 +2550,7 @@ export interface components {
              * @example 12.50
              */
             amount: string;
+            atBank: boolean;
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
             /** @enum {string} */
@@ -5433,6 +5450,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["EntryJson"];
                 };
+            };
+        };
+    };
+    takeLinesBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -25,9 +25,9 @@ interface Wanted {
 
 const NONE = 'none'
 
-function useChoices(wanted: Wanted): { all: Account[]; choices: Choice[] } {
+function useChoices(wanted: Wanted): { all: Account[]; choices: Choice[]; isPending: boolean } {
   const { bookId, only, without, groups = false, otherBooks = false, none } = wanted
-  const { data: all = [] } = useQuery(accounts)
+  const { data: all = [], isPending } = useQuery(accounts)
   const { data: allBooks = [] } = useQuery(books)
   const choices = useMemo(() => {
     const bookName = (id: string) => allBooks.find((b) => b.id === id)?.name ?? 'another book'
@@ -57,7 +57,7 @@ function useChoices(wanted: Wanted): { all: Account[]; choices: Choice[] } {
       }))
     return none === undefined ? rows : [{ id: NONE, name: none, first: true }, ...rows]
   }, [all, allBooks, bookId, without, only, groups, otherBooks, none])
-  return { all, choices }
+  return { all, choices, isPending }
 }
 
 type BoxProps = Pick<
@@ -71,6 +71,7 @@ type BoxProps = Pick<
   | 'autoFocus'
   | 'className'
   | 'placeholder'
+  | 'line'
 >
 
 /** A type-ahead for categories and accounts; new ones are made in place. */
@@ -93,7 +94,7 @@ export function AccountPicker({
     onChange: (account: Account | undefined) => void
     onUnknown?: (typed: string) => void
   }) {
-  const { all, choices } = useChoices({ bookId, only, without, groups, otherBooks, none })
+  const { all, choices, isPending } = useChoices({ bookId, only, without, groups, otherBooks, none })
   const what = groups ? 'group' : mayCreate === 'EXPENSE' || mayCreate === 'INCOME' ? 'category' : 'account'
   const chosen = all.find((a) => a.id === value)
   const made = useRef<Account | undefined>(undefined)
@@ -102,6 +103,7 @@ export function AccountPicker({
       {...rest}
       what={what}
       choices={choices}
+      waiting={isPending}
       chosen={chosen?.name ?? (value === made.current?.id ? made.current?.name : undefined) ?? none ?? ''}
       onChoose={(choice) => onChange(all.find((a) => a.id === choice.id) ?? made.current)}
       onUnknown={onUnknown}

@@ -42,7 +42,7 @@ export function KnownPayee({
   ...rest
 }: BoxProps & { value: string; onChange: (name: string) => void }) {
   // All of them at once: a key must not come before what fits is known.
-  const { data: all = [] } = useQuery({
+  const { data: all = [], isPending } = useQuery({
     queryKey: ['payees', 'all'],
     queryFn: () => data(api.GET('/api/payees', { params: { query: { most: 2000 } } })),
   })
@@ -51,6 +51,7 @@ export function KnownPayee({
       {...rest}
       what="payee"
       free="best first"
+      waiting={isPending}
       choices={all.map((p) => ({
         id: p.id,
         name: p.name,

@@ -1,6 +1,6 @@
 import { Command } from 'cmdk'
 import { Popover } from 'radix-ui'
-import { type KeyboardEvent, type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { type KeyboardEvent, type ReactNode, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { box, floating, floatingRow } from './look'
 import { noteUse, uses } from './used'
 
@@ -54,6 +54,8 @@ export interface TypeAheadProps {
    * choice; otherwise the best choice is taken, and the last row of the list takes the text.
    */
   free?: 'as typed' | 'best first'
+  /** The choices are still being read: nothing is taken, and nothing new made, before they are there. */
+  waiting?: boolean
   inputRef?: (element: HTMLInputElement | null) => void
   onBlur?: () => void
   className?: string
@@ -79,6 +81,7 @@ export function TypeAhead(props: TypeAheadProps) {
     onTyped,
     create,
     free,
+    waiting,
     inputRef,
     onBlur,
     line,
@@ -113,6 +116,19 @@ export function TypeAhead(props: TypeAheadProps) {
     if (label) label.htmlFor = box.id
   })
 
+  // What is typed before the choices are there is held against them once they are.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only more or fewer choices count
+  useEffect(() => {
+    if (open && typed?.trim() && !moved.current) setAt(best(typed))
+  }, [choices.length])
+
+  /** What Enter takes of a text, as long as nobody goes to another row. */
+  function best(text: string): string {
+    if (free === 'as typed') return ''
+    const [first] = fitting(choices, text, used)
+    return first?.id ?? (create || free ? NEW : '')
+  }
+
   function choose(choice: Choice) {
     noteUse(what, choice.id)
     setTyped(undefined)
@@ -136,9 +152,7 @@ export function TypeAhead(props: TypeAheadProps) {
     moved.current = false
     onTyped?.(next)
     // A text that may stand as it is: what is offered is taken only when somebody goes to it.
-    if (free === 'as typed') return setAt('')
-    const [best] = fitting(choices, next, used)
-    setAt(best?.id ?? (create || free ? NEW : ''))
+    setAt(best(next))
   }
   /** What was typed and not chosen: taken if it names a choice whole, else said to be none. */
   function left() {
@@ -166,6 +180,9 @@ export function TypeAhead(props: TypeAheadProps) {
       setOpen(true)
     } else if (event.key === 'Tab' && open && typed?.trim() && at && at !== NEW) {
       selected(at)
+    } else if (event.key === 'Enter' && open && waiting) {
+      event.preventDefault()
+      event.stopPropagation()
     } else if (event.key === 'Enter' && open && at) {
       // Not left to the list, which may not be drawn yet when somebody types fast; nor is it the form's.
       event.preventDefault()

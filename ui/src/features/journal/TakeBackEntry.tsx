@@ -32,6 +32,11 @@ export function TakeBackEntry({ entry, onClose }: { entry: Entry; onClose: () =>
         ),
       (made) => done(`No. ${made.no} takes no. ${entry.no} back.`),
     )
+  const takeLinesBack = () =>
+    act(
+      () => api.POST('/api/entries/{id}/take-lines-back', { params: { path: { id: entry.id } } }),
+      () => done(`The bank lines of no. ${entry.no} wait again.`),
+    )
   const remove = () =>
     act(
       () =>
@@ -46,6 +51,12 @@ export function TakeBackEntry({ entry, onClose }: { entry: Entry; onClose: () =>
         <h2 className="text-title/[1.2]">
           Take back no. {entry.no}, {entry.payee}
         </h2>
+        {entry.atBank && (
+          <Way
+            what="It was posted wrongly. Its bank lines wait again, to be posted anew; an entry made from one goes with it."
+            act={<Button onClick={takeLinesBack}>Take its lines back</Button>}
+          />
+        )}
         <Way
           what="It should never have been. Its opposite of the same day stands beside it; both stay in the books."
           act={<Button onClick={() => counter('VOID')}>Void it</Button>}

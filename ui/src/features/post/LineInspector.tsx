@@ -53,8 +53,8 @@ export function LineInspector({
   stayed: string | undefined
   /** How many lines are selected, this one among them. */
   several: number
-  /** How many other lines look like this one, which was just answered. */
-  alike: number
+  /** How many lines look like the one that was just answered, and who that is with. */
+  alike: { of: string; count: number }
   onAlike: () => void
   answer: Answer
   mode: Mode
@@ -127,9 +127,9 @@ export function LineInspector({
       {mode === 'look' && stayed && (
         <p className={noteBox({ tone: 'bad', className: 'mt-3' })}>It was not posted. {stayed}</p>
       )}
-      {mode === 'look' && alike > 0 && (
+      {mode === 'look' && alike.count > 0 && (
         <div className={noteBox({ className: 'mt-3 flex items-center justify-between gap-3' })} role="status">
-          {counted(alike, 'more line')} like this: the same?
+          {counted(alike.count, 'more line')} like {alike.of}: the same?
           <Button size="small" onClick={onAlike}>
             The same <kbd>A</kbd>
           </Button>

@@ -49,7 +49,7 @@ export function StillToPlace({
             </button>
           )}
           <button type="button" className={textLink({ size: 'small' })} onClick={() => onOpen(true)}>
-            leave it in suspense
+            put it in suspense
           </button>
         </span>
       )}

@@ -6,6 +6,7 @@ import { type Command, useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { RuleFromLines } from '@/features/rules/RuleFromLines'
+import type { Account } from '@/parts/AccountPicker'
 import { FindBox } from '@/parts/FindBox'
 import { counted, figure } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
@@ -15,7 +16,7 @@ import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSaidAct } from '@/parts/useSaidAct'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
-import { acceptedOf, accountOf, alikeOf, type Booking, transferOf } from './booking'
+import { acceptedOf, accountOf, alikeOf, type Booking, isReady, payeeOf, transferOf } from './booking'
 import { LeftOutLink } from './LeftOut'
 import { LineInspector } from './LineInspector'
 import { StackTable } from './StackTable'
@@ -86,6 +87,8 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
   const { answerFor, isTicked, tick } = answers
   const [mode, setMode] = useState<Mode>('look')
   /** What was just said of a line may hold for others that look like it. */
+  /** The line that is being answered in its row. */
+  const [answering, setAnswering] = useState<string>()
   const [alike, setAlike] = useState<{ of: string; bookings: Record<string, Booking> }>()
 
   const shown = useMemo(() => page.stacks.filter((s) => !folded.has(s.reason)).flatMap((s) => s.lines), [page, folded])
@@ -162,16 +165,56 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
     select(next.lines[0]?.id)
   }
 
+  /** What was said of a line, with what it may say of others. */
+  function say(l: Waiting, booking: Booking) {
+    answers.book({ [l.id]: booking })
+    setAlike({
+      of: payeeOf({ booking }),
+      bookings: alikeOf(
+        l,
+        booking,
+        page.stacks.flatMap((s) => s.lines),
+        answerFor,
+      ),
+    })
+  }
+  function answerOn(l: Waiting | undefined) {
+    setAnswering(l?.id)
+    if (!l) return
+    select(l.id)
+    setMode('look')
+  }
+  /** Answered by name alone, the next open question is asked; what needs more is asked beside. */
+  function answered(l: Waiting, account: Account) {
+    const before = answerFor(l)
+    const said = 'standing' in before ? undefined : before.booking
+    const payee = payeeOf(before) || l.name
+    const booking: Booking = {
+      payee,
+      note: said?.note ?? '',
+      tags: said?.tags,
+      parts: [{ accountId: account.id, amount: l.amount }],
+    }
+    say(l, booking)
+    if (payee === '' || (account.hasOpeningBalance && account.currency !== l.currency)) {
+      setAnswering(undefined)
+      return setMode('change')
+    }
+    const rest = shown.slice(shown.indexOf(l) + 1)
+    answerOn(rest.find((other) => !isReady(answerFor(other))))
+  }
+
   const transfer = chosen.length === 2 ? transferOf(chosen) : undefined
   const alone: Command[] = several
     ? []
     : [
+        { keys: ['b'], label: 'Say on the line where it books to', strip: 'answer', run: () => answerOn(line) },
         { keys: ['c'], label: 'Change this line only', strip: 'change', run: () => setMode('change') },
         { keys: ['s'], label: 'Split this line', strip: 'split', run: () => setMode('split') },
         { keys: ['e'], label: 'Find the entry that it is', strip: 'find entry', run: () => setMode('pair') },
         { keys: ['o'], label: 'Leave this line out', strip: 'leave out', run: () => setMode('leave') },
       ].map((command) => ({ ...command, changes: true, onRow: true }))
-  const offers = alike?.of === line?.id ? Object.keys(alike?.bookings ?? {}).length : 0
+  const offers = Object.keys(alike?.bookings ?? {}).length
   useCommands([
     ...(offers > 0
       ? [{ keys: ['a'], label: 'The same for those alike', changes: true, strip: 'same for alike', run: takeAlike }]
@@ -279,17 +322,20 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
               )
             }
             selection={selection}
-            onPick={() => setMode('look')}
+            onPick={() => {
+              setMode('look')
+              setAnswering(undefined)
+            }}
             answerFor={answerFor}
             isTicked={isTicked}
             onTick={tick}
             onPost={post}
             stayed={answers.stayed}
             onLeaf={(of, page) => finding.setPaged({ of, page })}
-            onAnswer={(l) => {
-              select(l.id)
-              setMode('change')
-            }}
+            onAnswer={answerOn}
+            answering={answering}
+            onAnswered={answered}
+            onAnswerLeft={() => setAnswering(undefined)}
           />
         </Scroll>
         <ChosenSum what="line" amounts={chosen.map((l) => ({ amount: l.amount, currency: l.currency }))} />
@@ -314,25 +360,14 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
           several={chosen.length}
           mode={mode}
           setMode={setMode}
-          onChange={(booking) => {
-            answers.book({ [line.id]: booking })
-            setAlike({
-              of: line.id,
-              bookings: alikeOf(
-                line,
-                booking,
-                page.stacks.flatMap((s) => s.lines),
-                answerFor,
-              ),
-            })
-          }}
+          onChange={(booking) => say(line, booking)}
           stayed={answers.stayed[line.id]}
           onPaired={(entry) => {
             answers.pairWith(line.id, entry)
             setMode('look')
           }}
           onDifference={(accountId) => answers.place(line.id, accountId)}
-          alike={offers}
+          alike={{ of: alike?.of ?? '', count: offers }}
           onAlike={takeAlike}
           onPost={() => post(chosen)}
           onPair={(postingId, entryNo) => pair(line, postingId, entryNo)}

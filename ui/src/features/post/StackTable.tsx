@@ -1,7 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
-import { Fragment, type ReactNode } from 'react'
+import { Fragment, type ReactNode, useEffect, useRef } from 'react'
 import { accounts } from '@/api/queries'
 import { MayChange } from '@/app/MayChange'
+import { type Account, AccountPicker } from '@/parts/AccountPicker'
 import { Flow } from '@/parts/Amount'
 import { Button } from '@/parts/Button'
 import { Check } from '@/parts/Check'
@@ -33,6 +34,10 @@ interface Props {
   onTick: (lines: Waiting[], on: boolean) => void
   onPost: (lines: Waiting[]) => void
   onAnswer: (line: Waiting) => void
+  /** The line that is being answered in its row. */
+  answering: string | undefined
+  onAnswered: (line: Waiting, account: Account) => void
+  onAnswerLeft: () => void
   /** Why lines stayed that were to be posted. */
   stayed: Record<string, string>
   onLeaf: (of: Reason, page: number) => void
@@ -146,6 +151,9 @@ function LineCells({
   isTicked,
   onTick,
   onAnswer,
+  answering,
+  onAnswered,
+  onAnswerLeft,
   stayed,
 }: Props & { line: Waiting; state: RowState; currency: string }) {
   const answer = answerFor(line)
@@ -175,7 +183,9 @@ function LineCells({
         <Flow amount={line.amount} />
       </td>
       <td>
-        {'standing' in answer ? (
+        {answering === line.id ? (
+          <AnswerBox line={line} onAnswered={onAnswered} onLeft={onAnswerLeft} />
+        ) : 'standing' in answer ? (
           <span className={chip({ tone: isReady(answer) ? 'dusk' : 'ask' })}>{standsAs(answer.standing)}</span>
         ) : answer.booking.parts.length ? (
           <span className={chip()}>
@@ -207,6 +217,50 @@ function LineCells({
         )}
       </td>
     </>
+  )
+}
+
+/** Says on the line itself where it is booked: a few letters and Enter. */
+function AnswerBox({
+  line,
+  onAnswered,
+  onLeft,
+}: {
+  line: Waiting
+  onAnswered: Props['onAnswered']
+  onLeft: () => void
+}) {
+  const box = useRef<HTMLInputElement | null>(null)
+  // After the row has got the focus that goes with the selection.
+  useEffect(() => {
+    const later = setTimeout(() => box.current?.focus())
+    return () => clearTimeout(later)
+  }, [])
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: it only listens to the box in it
+    <div
+      onClick={(event) => event.stopPropagation()}
+      onKeyDown={(event) => {
+        event.stopPropagation()
+        if (event.key === 'Escape') onLeft()
+      }}
+    >
+      <AccountPicker
+        key={line.id}
+        line
+        inputRef={(element) => {
+          box.current = element
+        }}
+        aria-label={`Books to, ${line.text}`}
+        value={undefined}
+        bookId={line.bookId}
+        otherBooks
+        without={line.accountId}
+        mayCreate={line.amount.startsWith('-') ? 'EXPENSE' : 'INCOME'}
+        onChange={(account) => account && onAnswered(line, account)}
+        onUnknown={() => {}}
+      />
+    </div>
   )
 }
 

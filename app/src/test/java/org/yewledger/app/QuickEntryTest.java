@@ -166,6 +166,28 @@ public class QuickEntryTest extends AppTest {
     assertEquals(refused.problem(), "reconciled");
   }
 
+  /** From the journal, too, a posted line is made to wait again; its entry goes with it. */
+  @Test
+  public void theLinesOfAnEntryAreTakenBack() {
+    Household h = found("lines");
+    assertEquals(gather(h, september()).status(), 201);
+    JsonNode line = h.api().get("/api/waiting-lines").json().at("/stacks/0/lines/0");
+    h.api().post("/api/waiting-lines/post", posting(line, h.groceries().id()));
+    JsonNode entry = h.api().get("/api/entries?text=greengage").json().at("/entries/0");
+    assertTrue(entry.path("atBank").asBoolean());
+    String path = "/api/entries/" + entry.path("id").asString();
+    assertEquals(h.api().post(path + "/take-lines-back", "").status(), 204);
+    assertEquals(h.api().get(path).status(), 404);
+    assertEquals(h.api().get("/api/waiting-lines").json().path("count").asInt(), 3);
+    JsonNode typed =
+        enter(h, typed("", "Kiosk", "1", places(h.current().id(), h.groceries().id()))).json();
+    assertEquals(
+        h.api()
+            .post("/api/entries/" + typed.path("id").asString() + "/take-lines-back", "")
+            .problem(),
+        "no-line");
+  }
+
   @Test
   public void whatStandsInSuspenseIsToldByTheAlmanac() {
     Household h = found("almanac");

@@ -18,6 +18,10 @@ public class EntriesTest extends BrowserTest {
     return page.locator("tr[data-row]").filter(new Locator.FilterOptions().setHasText(text));
   }
 
+  private static Locator option(Page page, String name) {
+    return page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(name)).first();
+  }
+
   /** Types an entry with somebody new, by keyboard. */
   private static void enter(Page page, String payee, String amount) {
     page.keyboard().press("n");
@@ -30,9 +34,11 @@ public class EntriesTest extends BrowserTest {
     form.getByLabel("Amount").press("Enter");
     Locator from = form.getByLabel("From");
     from.fill("harbour cur");
+    option(page, "Harbour Current").waitFor();
     from.press("Enter");
     Locator to = form.getByLabel("To", new Locator.GetByLabelOptions().setExact(true));
     to.fill("bakery");
+    option(page, "Bakery").waitFor();
     to.press("Enter");
     assertThat(page.getByText("entered: " + payee)).isVisible();
     page.keyboard().press("Escape");

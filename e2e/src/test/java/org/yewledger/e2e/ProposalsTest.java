@@ -89,7 +89,7 @@ public class ProposalsTest extends BrowserTest {
     box.fill("outings");
     box.press("Enter");
     button(page, "Take it").click();
-    assertThat(page.getByText("2 more lines like this: the same?")).isVisible();
+    assertThat(page.getByText("2 more lines like Whimbrel Tearoom: the same?")).isVisible();
     page.keyboard().press("a");
     Locator alike = rows(page, "WHIMBREL");
     assertThat(alike.filter(new Locator.FilterOptions().setHasText("Outings and gifts")))
@@ -99,6 +99,44 @@ public class ProposalsTest extends BrowserTest {
     page.keyboard().press("Shift+ArrowDown");
     page.keyboard().press("Enter");
     assertThat(page.getByText("3 lines posted as nos.")).isVisible();
+  }
+
+  /** A few letters and Enter for each, one after the other. */
+  @Test
+  public void openQuestionsAreAnsweredOnTheirLines() {
+    Page page = signedIn();
+    open(page, "/gather?month=2026-10");
+    String line =
+        "<STMTTRN><TRNTYPE>POS</TRNTYPE><DTPOSTED>20261004</DTPOSTED><TRNAMT>-%d.10</TRNAMT>"
+            + "<FITID>q%d</FITID><NAME>%s</NAME></STMTTRN>";
+    gather(
+        page,
+        "Harbour Current",
+        "NL00DEMO004417",
+        line.formatted(6, 1, "DUNE PAPERS") + line.formatted(7, 2, "REED BOATYARD"));
+    open(page, "/post");
+    page.getByLabel("Find waiting lines").fill("10");
+    found(page, "DUNE PAPERS").click();
+    page.keyboard().press("b");
+    Locator dune = page.getByLabel("Books to, DUNE PAPERS");
+    assertThat(dune).isFocused();
+    page.keyboard().type("outi");
+    assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+    page.keyboard().press("Enter");
+    assertThat(rows(page, "DUNE PAPERS")).containsText("Outings and gifts");
+    Locator reed = page.getByLabel("Books to, REED BOATYARD");
+    assertThat(reed).isFocused();
+    page.keyboard().type("groc");
+    assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+    page.keyboard().press("Enter");
+    assertThat(rows(page, "REED BOATYARD")).containsText("Groceries");
+    page.keyboard().press("Escape");
+    assertNoViolations(page, "lines answered in their rows");
+    rows(page, "DUNE PAPERS").click();
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("1 line posted as no.")).isVisible();
+    page.keyboard().press("Control+z");
+    assertThat(page.getByText("Undid: Posted")).isVisible();
   }
 
   @Test

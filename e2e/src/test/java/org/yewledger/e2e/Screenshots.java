@@ -50,7 +50,15 @@ public class Screenshots extends BrowserTest {
     open(page, "/journal");
     row("Northgate Fuel").first().click();
     assertThat(page.getByText("balances, EUR").first()).isVisible();
+    page.keyboard().press("n");
+    page.keyboard().press("Enter");
+    page.keyboard().type("green");
+    page.getByRole(AriaRole.OPTION).first().waitFor();
+    page.keyboard().press("Enter");
+    page.keyboard().type("3*6.20-2");
+    assertThat(page.getByText("= \u221216.60")).isVisible();
     shoot("journal");
+    page.keyboard().press("Escape");
     open(page, "/trial-balance");
     shoot("trial-balance");
     open(page, "/chart");

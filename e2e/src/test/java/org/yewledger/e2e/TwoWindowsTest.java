@@ -41,6 +41,34 @@ public class TwoWindowsTest extends BrowserTest {
     assertThat(postbarrow(first)).hasCount(lines);
   }
 
+  /** Of several, the one that cannot be posted does not hold up the others. */
+  @Test
+  public void whatAnotherWindowPostedStaysAndTheRestIsPosted() {
+    Page first = signedIn();
+    Page second = signedIn();
+    second.route("**/api/events", Route::abort);
+    for (Page page : new Page[] {first, second}) {
+      open(page, "/post");
+      page.getByLabel("Find waiting lines").fill("tansy");
+      rows(page, "TANSY").first().waitFor();
+    }
+    int lines = rows(second, "TANSY").count();
+    rows(first, "TANSY").first().click();
+    first.keyboard().press("Enter");
+    assertThat(first.getByText("1 line posted")).isVisible();
+    rows(second, "TANSY").first().click();
+    for (int i = 1; i < lines; i++) {
+      second.keyboard().press("Shift+ArrowDown");
+    }
+    second.keyboard().press("Enter");
+    assertThat(second.getByText("1 line stayed: ")).isVisible();
+    assertThat(second.getByText("was posted at").first()).isVisible();
+    button(second, "Undo").click();
+    assertThat(second.getByText("taken back, waiting again")).isVisible();
+    button(first, "Undo").click();
+    assertThat(first.getByText("taken back, waiting again").first()).isVisible();
+  }
+
   @Test
   public void aRowThatAnotherWindowTookLeavesNothingSelected() {
     Page first = signedIn();

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +41,7 @@ import org.yewledger.core.gather.LineSource;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Ledger;
+import org.yewledger.core.ledger.PendingLedger;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Because;
@@ -117,9 +119,12 @@ class DemoMonths {
       for (ChartAccount account : accountsWithLines(banks, month)) {
         batches.put(account.name(), gather(account, banks, month, chart, lines));
       }
-      happenings.stream()
-          .filter(h -> YearMonth.from(h.line().day()).equals(month))
-          .forEach(h -> post(h, chart, ledger, tried, lines));
+      post(
+          happenings.stream().filter(h -> YearMonth.from(h.line().day()).equals(month)).toList(),
+          chart,
+          ledger,
+          tried,
+          lines);
       entities.flush();
       reconcile(banks, month, chart, batches);
       entities.flush();
@@ -177,15 +182,56 @@ class DemoMonths {
         : Amount.ofMinor(share.otherMinor(), chart.account(share.account()).currency());
   }
 
+  /** Posts what happened in a month, all at once. */
   private void post(
-      Happening happening,
+      List<Happening> happenings,
       DemoChart chart,
-      Ledger ledger,
+      Ledger stored,
       Map<UUID, RuleBook> tried,
       Map<Line, UUID> lines) {
-    BankLineEntity line = entities.find(BankLineEntity.class, lines.get(happening.line()));
-    Account bank = chart.account(happening.line().account());
-    var parts =
+    var ledger = new PendingLedger(stored);
+    var booked = new ArrayList<Booking.Booked>();
+    var because = new ArrayList<Because>();
+    for (Happening happening : happenings) {
+      Account bank = chart.account(happening.line().account());
+      BankLine line = lineOf(happening, lines);
+      Booking booking = booking(happening, bank, chart);
+      booked.add(booking.entryFor(bank, line, ledger));
+      because.add(because(tried.get(bank.bookId()), bank, line, booking));
+      ledger.note(booked.getLast().entry());
+    }
+    List<EntryStore.Stored> made =
+        entries.add(booked.stream().map(Booking.Booked::entry).toList(), because);
+    var confirmed = new ArrayList<Link>();
+    Map<String, UUID> payees = new HashMap<>();
+    for (int i = 0; i < made.size(); i++) {
+      int at = i;
+      Happening happening = happenings.get(i);
+      List<PostingEntity> postings = made.get(i).postings();
+      int bankPosting = booked.get(i).bankPosting();
+      confirmed.add(link(postings.get(bankPosting), lines.get(happening.line()), true));
+      happening
+          .twin()
+          .ifPresentOrElse(
+              twin -> confirmed.add(link(postings.get(1 - bankPosting), lines.get(twin), false)),
+              () ->
+                  payees.put(
+                      LastingWords.of(lineOf(happening, lines)).toString(),
+                      made.get(at).entry().payeeId()));
+    }
+    links.add(confirmed);
+    texts.learn(payees);
+    states.become(confirmed.stream().map(Link::bankLineId).toList(), State.POSTED);
+  }
+
+  private BankLine lineOf(Happening happening, Map<Line, UUID> lines) {
+    return entities.find(BankLineEntity.class, lines.get(happening.line())).toBankLine();
+  }
+
+  private static Booking booking(Happening happening, Account bank, DemoChart chart) {
+    return new Booking(
+        happening.payee(),
+        happening.note(),
         happening.shares().stream()
             .map(s ->
                 new Booking.Part(
@@ -195,30 +241,7 @@ class DemoMonths {
                     other(s, chart),
                     // What is sold abroad carries no tax.
                     bank.isForeign() ? TaxChoice.NONE : TaxChoice.AS_USUAL))
-            .toList();
-    var booking = new Booking(happening.payee(), happening.note(), parts);
-    Booking.Booked booked = booking.entryFor(bank, line.toBankLine(), ledger);
-    EntryStore.Stored stored =
-        entries
-            .add(
-                List.of(booked.entry()),
-                List.of(because(tried.get(bank.bookId()), bank, line.toBankLine(), booking)))
-            .getFirst();
-    if (happening.twin().isEmpty()) {
-      texts.learn(Map.of(LastingWords.of(line.toBankLine()).toString(), stored.entry().payeeId()));
-    }
-    int bankPosting = booked.bankPosting();
-    confirm(
-        stored.postings().get(bankPosting),
-        Objects.requireNonNull(lines.get(happening.line())),
-        true);
-    happening
-        .twin()
-        .ifPresent(twin ->
-            confirm(
-                stored.postings().get(1 - bankPosting),
-                Objects.requireNonNull(lines.get(twin)),
-                false));
+            .toList());
   }
 
   /** What a rule fits was booked by it, if it says the same; the rest was answered by hand. */
@@ -233,17 +256,14 @@ class DemoMonths {
         .orElse(Because.OF_AN_ANSWER);
   }
 
-  private void confirm(PostingEntity posting, UUID lineId, boolean madeEntry) {
-    links.add(
-        List.of(
-            new Link(
-                lineId,
-                posting.id(),
-                posting.entryId(),
-                posting.accountId(),
-                posting.amountMinor(),
-                madeEntry)));
-    states.become(List.of(lineId), State.POSTED);
+  private static Link link(PostingEntity posting, @Nullable UUID lineId, boolean madeEntry) {
+    return new Link(
+        Objects.requireNonNull(lineId),
+        posting.id(),
+        posting.entryId(),
+        posting.accountId(),
+        posting.amountMinor(),
+        madeEntry);
   }
 
   private void reconcile(

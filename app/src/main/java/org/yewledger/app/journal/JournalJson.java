@@ -99,6 +99,7 @@ final class JournalJson {
    * @param to where it went
    * @param betweenBooks what moves between books, in words; empty where one book is touched
    * @param state that of its least confirmed posting at a bank
+   * @param atBank whether bank lines confirm it
    */
   record EntryJson(
       UUID id,
@@ -121,6 +122,7 @@ final class JournalJson {
       String from,
       String to,
       PostingState state,
+      boolean atBank,
       List<BookPostingsJson> books,
       String betweenBooks) {}
 

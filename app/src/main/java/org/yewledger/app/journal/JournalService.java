@@ -171,6 +171,7 @@ class JournalService {
         side(credits),
         side(debits),
         state(view),
+        view.postings().stream().anyMatch(PostingView::atBank),
         BookPostingsJson.of(postings),
         BetweenBooks.inWords(postings));
   }

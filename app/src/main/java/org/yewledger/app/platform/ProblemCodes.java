@@ -90,6 +90,7 @@ final class ProblemCodes {
           "name-too-long",
           "needs-consent",
           "no-household",
+          "no-line",
           "no-opening-balance",
           "not-allowed",
           "not-an-own-account",

@@ -106,6 +106,13 @@ class PostController {
         Stays.none());
   }
 
+  /** Takes the bank lines of an entry back, so that they wait again. */
+  @PostMapping("/api/entries/{id}/take-lines-back")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void takeLinesBack(@PathVariable UUID id) {
+    takeBacks.takeBackLinesOf(id);
+  }
+
   /** Takes posted lines back, so that they wait again. */
   @PostMapping("/api/waiting-lines/take-back")
   @ResponseStatus(HttpStatus.NO_CONTENT)

@@ -24,6 +24,7 @@ import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
@@ -79,6 +80,25 @@ public class TakeBackService {
     }
     acts.begin(ActKind.TAKE_BACK, inWords(booked, wanted));
     takeOut(wanted, booked);
+  }
+
+  /**
+   * Takes all lines back that confirm an entry, as one act.
+   *
+   * @throws Refusal {@code no-line} if none does, or as {@link #takeBack} does
+   */
+  @Transactional
+  @ForBookkeepers
+  public void takeBackLinesOf(UUID entryId) {
+    List<UUID> lines =
+        links.ofEntries(List.of(entryId)).stream().map(Link::bankLineId).distinct().toList();
+    if (lines.isEmpty()) {
+      if (!entries.byId(List.of(entryId)).containsKey(entryId)) {
+        throw new NotFound("entry");
+      }
+      throw Refusal.of("no-line", "No bank line confirms this entry; delete or void it instead.");
+    }
+    takeBack(lines);
   }
 
   /**
