@@ -216,7 +216,7 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
         {refused && refused.field === undefined ? (
           <span className="text-aril">{refused.message}</span>
         ) : (
-          read && stands(read)
+          read && !isEmpty(draft) && stands(read)
         )}
       </p>
       {failed.map(({ draft: done, why }, i) => (

@@ -115,6 +115,8 @@ public class OwnWaysTest extends BrowserTest {
       Page page = signedIn(1280, 800, scheme);
       open(page, "/chart");
       page.keyboard().press("n");
+      // A dialog takes the focus to its first field once it is there.
+      page.locator("[role=dialog] :focus").waitFor();
       page.getByLabel("Currency").fill("dol");
       assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
       assertNoViolations(page, "a type-ahead over a dialog");

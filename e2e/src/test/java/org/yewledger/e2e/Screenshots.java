@@ -51,10 +51,12 @@ public class Screenshots extends BrowserTest {
     row("Northgate Fuel").first().click();
     assertThat(page.getByText("balances, EUR").first()).isVisible();
     page.keyboard().press("n");
+    assertThat(page.getByLabel("Day", new Page.GetByLabelOptions().setExact(true))).isFocused();
     page.keyboard().press("Enter");
     page.keyboard().type("green");
     page.getByRole(AriaRole.OPTION).first().waitFor();
     page.keyboard().press("Enter");
+    assertThat(page.getByLabel("Amount", new Page.GetByLabelOptions().setExact(true))).isFocused();
     page.keyboard().type("3*6.20-2");
     assertThat(page.getByText("= \u221216.60")).isVisible();
     shoot("journal");
