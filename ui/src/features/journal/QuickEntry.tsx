@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
+import { type KeyboardEvent, useRef, useState } from 'react'
 import { api, data, messageOf, Problem } from '@/api/client'
 import { booksChanged, session } from '@/api/queries'
 import { useSays } from '@/app/says'
@@ -90,9 +90,6 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
     }
     await booksChanged()
   }
-  useEffect(() => {
-    form.current?.querySelector<HTMLInputElement>('[data-field="day"] input')?.focus()
-  }, [])
 
   function onKeyDown(event: KeyboardEvent<HTMLFormElement>) {
     // What is typed in a dialog over it is not of the line.
@@ -160,6 +157,8 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
           <input
             className={box({ className: 'w-full' })}
             aria-label="Day"
+            // biome-ignore lint/a11y/noAutofocus: somebody asked for it, to type
+            autoFocus
             autoComplete="off"
             value={draft.day}
             onChange={(e) => set({ day: e.target.value })}

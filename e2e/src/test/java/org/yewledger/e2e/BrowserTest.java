@@ -95,7 +95,7 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
   static void startBrowser() {
     // As long as actions wait: a machine that others share is slow at times, and a test is no
     // clock.
-    PlaywrightAssertions.setDefaultAssertionTimeout(15_000);
+    PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
     playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
@@ -177,7 +177,7 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
                 .setTimezoneId("UTC")
                 .setReducedMotion(ReducedMotion.REDUCE));
     windows.add(context);
-    context.setDefaultTimeout(15_000);
+    context.setDefaultTimeout(30_000);
     Page page = context.newPage();
     page.onConsoleMessage(message -> {
       // A refused request is an answer, told on the page; everything else is a fault of ours.

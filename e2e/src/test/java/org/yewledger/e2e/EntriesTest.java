@@ -26,7 +26,8 @@ public class EntriesTest extends BrowserTest {
   private static void enter(Page page, String payee, String amount) {
     page.keyboard().press("n");
     Locator form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New entry"));
-    form.getByLabel("Day").press("Enter");
+    assertThat(form.getByLabel("Day")).isFocused();
+    page.keyboard().press("Enter");
     Locator who = form.getByLabel("Payee");
     who.fill(payee);
     who.press("Enter");
