@@ -14,7 +14,7 @@ yew_test() {
 # The suites get a database each, new for every run.
 export_test_databases() {
   local name
-  for name in yew_app_test_1 yew_app_test_2 yew_migration_test yew_e2e_1 yew_e2e_2; do
+  for name in yew_app_test_1 yew_app_test_2 yew_migration_test yew_e2e; do
     pg_drop_database $name
     pg_make_database $name
   done

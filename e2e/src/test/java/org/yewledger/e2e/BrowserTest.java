@@ -44,8 +44,8 @@ import org.yewledger.bank.BankSimulator;
     webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
     properties = {
       "yew.demo=true",
-      "spring.datasource.url=${yew.e2e.db}",
-      "spring.flyway.url=${yew.e2e.db}"
+      "spring.datasource.url=${YEW_E2E_DB_URL}",
+      "spring.flyway.url=${YEW_E2E_DB_URL}"
     })
 @Import(BrowserTest.FifthOfOctober.class)
 public abstract class BrowserTest extends AbstractTestNGSpringContextTests {

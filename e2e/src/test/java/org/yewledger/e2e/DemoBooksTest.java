@@ -30,7 +30,7 @@ public class DemoBooksTest extends BrowserTest {
 
   @Test
   public void theAuditFromOutsideFindsNothing() throws Exception {
-    String url = System.getProperty("yew.e2e.db");
+    String url = env("YEW_E2E_DB_URL");
     var psql =
         new ProcessBuilder(
             env("YEW_PSQL"),

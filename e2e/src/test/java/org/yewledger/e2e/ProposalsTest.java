@@ -101,7 +101,9 @@ public class ProposalsTest extends BrowserTest {
     assertThat(page.getByText("3 lines posted as nos.")).isVisible();
   }
 
-  /** A few letters and Enter for each, one after the other. */
+  /**
+   * A few letters and Enter for each, one after the other. No other test answers all of the card.
+   */
   @Test
   public void openQuestionsAreAnsweredOnTheirLines() {
     Page page = signedIn();
@@ -111,8 +113,8 @@ public class ProposalsTest extends BrowserTest {
             + "<FITID>q%d</FITID><NAME>%s</NAME></STMTTRN>";
     gather(
         page,
-        "Harbour Current",
-        "NL00DEMO004417",
+        "Quillon Card",
+        "6650",
         line.formatted(6, 1, "DUNE PAPERS") + line.formatted(7, 2, "REED BOATYARD"));
     open(page, "/post");
     page.getByLabel("Find waiting lines").fill("10");

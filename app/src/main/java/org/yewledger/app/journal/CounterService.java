@@ -4,12 +4,10 @@ import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
-import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.journal.EntryStore.Stored;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
@@ -21,13 +19,13 @@ import org.yewledger.core.ledger.Entry;
 @Service
 class CounterService {
   private final EntityManager entities;
-  private final AccountLocks locks;
+  private final EntryLocks locks;
   private final EntryReader reader;
   private final EntryStore store;
   private final Acts acts;
 
   CounterService(
-      EntityManager entities, AccountLocks locks, EntryReader reader, EntryStore store, Acts acts) {
+      EntityManager entities, EntryLocks locks, EntryReader reader, EntryStore store, Acts acts) {
     this.entities = entities;
     this.locks = locks;
     this.reader = reader;
@@ -47,12 +45,7 @@ class CounterService {
   @Transactional
   @ForBookkeepers
   UUID counter(UUID id, int version, Countering how, @Nullable LocalDate on) {
-    locks.shared(
-        store.postingsOf(List.of(id)).stream()
-            .map(PostingEntity::accountId)
-            .collect(Collectors.toSet()));
-    store.forgetRead();
-    EntryEntity row = store.locked(id, version);
+    EntryEntity row = locks.entry(id, version);
     requireNotCountered(row);
     Entry entry = reader.views(List.of(row)).getFirst().toEntry();
     acts.begin(

@@ -3,11 +3,9 @@ package org.yewledger.app.journal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
-import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.platform.Conflict;
@@ -23,7 +21,7 @@ import org.yewledger.core.ledger.Removal;
 @Service
 class EntryService {
   private final ChartService charts;
-  private final AccountLocks locks;
+  private final EntryLocks locks;
   private final LedgerService ledgers;
   private final EntryReader reader;
   private final EntryStore entries;
@@ -32,7 +30,7 @@ class EntryService {
 
   EntryService(
       ChartService charts,
-      AccountLocks locks,
+      EntryLocks locks,
       LedgerService ledgers,
       EntryReader reader,
       EntryStore entries,
@@ -56,7 +54,7 @@ class EntryService {
   @Transactional
   @ForBookkeepers
   public UUID again(UUID id, LocalDate on) {
-    lockAccountsOf(id);
+    locks.accountsOf(List.of(id));
     EntryView view = reader.find(id);
     acts.begin(ActKind.ENTER, "Copied no. %d, %s, to %s".formatted(view.no(), view.payee(), on));
     Ledger ledger = ledgers.ledger(charts.chart());
@@ -74,19 +72,10 @@ class EntryService {
   @Transactional
   @ForBookkeepers
   public void delete(UUID id, int version) {
-    lockAccountsOf(id);
-    EntryEntity entry = entries.locked(id, version);
+    EntryEntity entry = locks.entry(id, version);
     counters.requireNoCounter(entry);
     Removal.require(entry.origin(), reader.find(id).standing());
     acts.begin(ActKind.DELETE_ENTRY, "Deleted no. %d, %s".formatted(entry.no(), entry.payee()));
     entries.remove(List.of(id));
-  }
-
-  private void lockAccountsOf(UUID id) {
-    locks.shared(
-        entries.postingsOf(List.of(id)).stream()
-            .map(PostingEntity::accountId)
-            .collect(Collectors.toSet()));
-    entries.forgetRead();
   }
 }

@@ -1,7 +1,6 @@
 package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.LockModeType;
 import java.sql.Date;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -11,7 +10,6 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -20,11 +18,9 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
 import org.yewledger.app.payee.Payees;
-import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.HouseholdNumbers;
 import org.yewledger.app.platform.HouseholdNumbers.Of;
 import org.yewledger.app.platform.Ids;
-import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Revision;
@@ -165,23 +161,6 @@ public class EntryStore {
     }
     entities.flush();
     tags.mark(List.of(entry.id()), List.of(wanted));
-  }
-
-  /**
-   * An entry, locked to be changed.
-   *
-   * @param version as the person saw it
-   * @throws NotFound if it is gone
-   * @throws Conflict if it has changed since
-   */
-  public EntryEntity locked(UUID id, int version) {
-    EntryEntity entry =
-        Optional.ofNullable(entities.find(EntryEntity.class, id, LockModeType.PESSIMISTIC_WRITE))
-            .orElseThrow(() -> new NotFound("entry"));
-    if (entry.version() != version) {
-      throw Conflict.changedMeanwhile("entry");
-    }
-    return entry;
   }
 
   /** Lets what was read be read again, after rows were changed by SQL. */

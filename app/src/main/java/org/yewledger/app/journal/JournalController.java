@@ -124,8 +124,8 @@ class JournalController {
   @PostMapping("/api/entries/{id}/merge")
   EntryJson merge(@PathVariable UUID id, @Valid @RequestBody MergeEntriesJson wanted) {
     merges.merge(
-        new MergeService.Seen(id, wanted.version()),
-        new MergeService.Seen(wanted.goes(), wanted.goesVersion()));
+        new EntryLocks.Seen(id, wanted.version()),
+        new EntryLocks.Seen(wanted.goes(), wanted.goesVersion()));
     return journal.entry(id);
   }
 

@@ -111,7 +111,7 @@ class JournalService {
     return json(reader.find(id));
   }
 
-  /** Entries, in the order of their identities. */
+  /** Entries, in the order of the identities as they are given. */
   @Transactional(readOnly = true)
   List<EntryJson> entries(List<UUID> ids) {
     EntryReader.EntryViews read = reader.byId(ids);

@@ -3,13 +3,12 @@ package org.yewledger.app.journal;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
 import org.yewledger.app.bankline.LineLinks;
-import org.yewledger.app.chart.AccountLocks;
+import org.yewledger.app.journal.EntryLocks.Seen;
 import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.journal.EntryReader.PostingView;
 import org.yewledger.app.platform.Conflict;
@@ -29,7 +28,7 @@ class MergeService {
   private static final int MOST = 10;
 
   private final JdbcClient jdbc;
-  private final AccountLocks locks;
+  private final EntryLocks locks;
   private final EntryReader reader;
   private final EntryStore entries;
   private final LineLinks links;
@@ -38,7 +37,7 @@ class MergeService {
 
   MergeService(
       JdbcClient jdbc,
-      AccountLocks locks,
+      EntryLocks locks,
       EntryReader reader,
       EntryStore entries,
       LineLinks links,
@@ -80,9 +79,6 @@ class MergeService {
         .list();
   }
 
-  /** An entry, as a person saw it. */
-  record Seen(UUID id, int version) {}
-
   /**
    * Makes one entry of two that are one thing booked twice.
    *
@@ -94,19 +90,7 @@ class MergeService {
   @Transactional
   @ForBookkeepers
   public void merge(Seen stays, Seen goes) {
-    locks.shared(
-        entries.postingsOf(List.of(stays.id(), goes.id())).stream()
-            .map(PostingEntity::accountId)
-            .collect(Collectors.toSet()));
-    entries.forgetRead();
-    // Two windows may merge the same pair in opposite ways: locked in one order.
-    if (stays.id().compareTo(goes.id()) < 0) {
-      entries.locked(stays.id(), stays.version());
-      entries.locked(goes.id(), goes.version());
-    } else {
-      entries.locked(goes.id(), goes.version());
-      entries.locked(stays.id(), stays.version());
-    }
+    locks.entries(List.of(stays, goes));
     if (stays.id().equals(goes.id())) {
       throw Refusal.ofField("not-doubled", "goes", "An entry is not its own double.");
     }

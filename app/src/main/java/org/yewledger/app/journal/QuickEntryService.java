@@ -92,7 +92,7 @@ class QuickEntryService {
   @Transactional(readOnly = true)
   QuickReadJson read(QuickTypedJson typed) {
     Chart chart = charts.chart();
-    List<EntryView> earlier = lastOf(typed.payee());
+    Earlier earlier = earlier(typed.payee(), chart);
     QuickEntry quick = quick(typed, earlier, chart);
     List<Posting> postings = List.of();
     QuickMissingJson missing = null;
@@ -109,7 +109,7 @@ class QuickEntryService {
         account == null ? null : account.id(),
         account == null ? null : account.bookId(),
         quick.signed().map(Amount::decimal).orElse(null),
-        usual(typed.payee(), earlier, chart),
+        usual(earlier),
         PlaceJson.of(quick.from()),
         PlaceJson.of(quick.to()),
         quick.marks().method(),
@@ -131,16 +131,16 @@ class QuickEntryService {
   @Transactional
   @ForBookkeepers
   public UUID enter(QuickTypedJson typed) {
+    locks.shared(touched(quick(typed, charts.chart())));
+    // Somebody may have closed one of them until they were held.
+    entries.forgetRead();
     Chart chart = charts.chart();
-    QuickEntry quick = quick(typed, lastOf(typed.payee()), chart);
-    locks.shared(touched(quick));
-    // Somebody may have closed one of them since.
-    Chart now = charts.chart();
-    Entry ahead = quick.entry(ledgers.lookingAhead(now));
+    QuickEntry quick = quick(typed, chart);
+    Entry ahead = quick.entry(ledgers.lookingAhead(chart));
     acts.begin(
         ActKind.ENTER,
         "Entered %s, %s".formatted(ahead.payee(), ahead.postings().getFirst().amount().shown()));
-    Entry entry = quick.entry(ledgers.ledger(now));
+    Entry entry = quick.entry(ledgers.ledger(chart));
     return entries.add(List.of(entry)).getFirst().entry().id();
   }
 
@@ -153,7 +153,11 @@ class QuickEntryService {
     return accounts;
   }
 
-  private QuickEntry quick(QuickTypedJson typed, List<EntryView> earlier, Chart chart) {
+  private QuickEntry quick(QuickTypedJson typed, Chart chart) {
+    return quick(typed, earlier(typed.payee(), chart), chart);
+  }
+
+  private QuickEntry quick(QuickTypedJson typed, Earlier earlier, Chart chart) {
     LocalDate today = days.today();
     QuickEntry.Typing typing = typed.toTyping(chart);
     return QuickEntry.of(
@@ -163,7 +167,7 @@ class QuickEntryService {
             today,
             formats.formats(),
             currency(typing.fixed(), chart),
-            earlier.stream().findFirst().map(entry -> last(entry, taxRates.taxes(chart)))));
+            earlier.places().stream().findFirst()));
   }
 
   private static CurrencyUnit currency(@Nullable Account account, Chart chart) {
@@ -204,14 +208,25 @@ class QuickEntryService {
     return ids.stream().map(read::of).toList();
   }
 
-  private @Nullable UsualJson usual(String payee, List<EntryView> earlier, Chart chart) {
-    if (earlier.isEmpty()) {
-      return null;
+  /** The newest entries with a payee, the newest first, and where their money went. */
+  private record Earlier(List<EntryView> entries, List<LastEntry> places) {}
+
+  private Earlier earlier(String payee, Chart chart) {
+    List<EntryView> entries = lastOf(payee);
+    if (entries.isEmpty()) {
+      return new Earlier(List.of(), List.of());
     }
     SalesTaxes taxes = taxRates.taxes(chart);
-    LastEntry newest = last(earlier.getFirst(), taxes);
-    EntryView first = earlier.getFirst();
-    int alike = (int) earlier.stream().filter(entry -> newest.isLike(last(entry, taxes))).count();
+    return new Earlier(entries, entries.stream().map(entry -> last(entry, taxes)).toList());
+  }
+
+  private @Nullable UsualJson usual(Earlier earlier) {
+    if (earlier.entries().isEmpty()) {
+      return null;
+    }
+    EntryView first = earlier.entries().getFirst();
+    LastEntry newest = earlier.places().getFirst();
+    int alike = (int) earlier.places().stream().filter(newest::isLike).count();
     return new UsualJson(count(first), alike, first.no(), first.entry().date());
   }
 

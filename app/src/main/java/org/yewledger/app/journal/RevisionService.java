@@ -1,14 +1,11 @@
 package org.yewledger.app.journal;
 
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
-import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.core.act.ActKind;
@@ -21,7 +18,7 @@ import org.yewledger.core.post.Because;
 @Service
 public class RevisionService {
   private final ChartService charts;
-  private final AccountLocks locks;
+  private final EntryLocks locks;
   private final LedgerService ledgers;
   private final EntryReader reader;
   private final EntryStore entries;
@@ -29,7 +26,7 @@ public class RevisionService {
 
   RevisionService(
       ChartService charts,
-      AccountLocks locks,
+      EntryLocks locks,
       LedgerService ledgers,
       EntryReader reader,
       EntryStore entries,
@@ -62,12 +59,8 @@ public class RevisionService {
   @Transactional
   @ForBookkeepers
   public void revise(UUID id, int version, Draft wanted, @Nullable Because because) {
-    Set<UUID> accounts = new HashSet<>();
-    wanted.lines().forEach(line -> accounts.add(line.account().id()));
-    entries.postingsOf(List.of(id)).forEach(p -> accounts.add(p.accountId()));
-    locks.shared(accounts);
-    entries.forgetRead();
-    EntryEntity entry = entries.locked(id, version);
+    List<UUID> accounts = wanted.lines().stream().map(line -> line.account().id()).toList();
+    EntryEntity entry = locks.entry(id, version, accounts);
     List<Revision.Standing> standing = reader.views(List.of(entry)).getFirst().standing();
     acts.begin(ActKind.REVISE, "Changed no. %d, %s".formatted(entry.no(), wanted.payee().strip()));
     Entry after =

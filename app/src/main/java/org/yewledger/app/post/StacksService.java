@@ -1,7 +1,7 @@
 package org.yewledger.app.post;
 
-import java.util.Arrays;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,10 +56,28 @@ class StacksService {
    * @param of which stack; null for none
    * @param page from 1 on; the last one if there are fewer
    */
-  record Paged(@Nullable Reason of, int page) {
-    int firstOf(Reason reason, int lines) {
-      int last = Math.max(0, (lines - 1) / LINES_PER_STACK);
-      return reason == of ? Math.min(page - 1, last) * LINES_PER_STACK : 0;
+  record Paged(@Nullable Reason of, int page) {}
+
+  /**
+   * The lines of a reason.
+   *
+   * @param page which of its pages is shown, from 1 on
+   */
+  private record Stack(Reason reason, List<Waiting> lines, int page) {
+    static Stack of(Reason reason, List<Waiting> lines, Paged paged) {
+      return new Stack(
+          reason, lines, reason == paged.of() ? Math.min(paged.page(), pages(lines)) : 1);
+    }
+
+    private static int pages(List<Waiting> lines) {
+      return (lines.size() + LINES_PER_STACK - 1) / LINES_PER_STACK;
+    }
+
+    List<Waiting> shown() {
+      return lines.stream()
+          .skip((page - 1) * (long) LINES_PER_STACK)
+          .limit(LINES_PER_STACK)
+          .toList();
     }
   }
 
@@ -100,19 +118,18 @@ class StacksService {
     // The other half of a transfer may belong to another book than is looked at.
     Map<UUID, Waiting> byId = every.stream().collect(Collectors.toMap(w -> w.row().id(), w -> w));
     var page = new ShownLines.Page(chart, ledgers.ledger(chart), ruleNumbers(), byId);
-    shownLines.readAhead(
-        Arrays.stream(Reason.values())
-            .flatMap(reason -> shown(reason, of(reason, all), paged).stream())
-            .toList());
-    List<StackJson> stacks =
-        Arrays.stream(Reason.values())
-            .map(reason -> stack(reason, of(reason, all), paged, page))
-            .filter(stack -> stack.count() > 0)
-            .toList();
+    List<Stack> stacks = stacks(all, paged);
+    shownLines.readAhead(stacks.stream().flatMap(stack -> stack.shown().stream()).toList());
     int accounts = (int) all.stream().map(w -> w.account().id()).distinct().count();
     int sure = (int) all.stream().filter(w -> w.proposal().isSure()).count();
     int open = (int) all.stream().filter(w -> w.reason() == Reason.OPEN_QUESTION).count();
-    return new StacksJson(all.size(), sure, all.size() - sure - open, sums(all), accounts, stacks);
+    return new StacksJson(
+        all.size(),
+        sure,
+        all.size() - sure - open,
+        sums(all),
+        accounts,
+        stacks.stream().map(stack -> json(stack, page)).toList());
   }
 
   /** What a line is found by. */
@@ -129,12 +146,16 @@ class StacksService {
             booking == null ? "" : booking.payee()));
   }
 
-  private static List<Waiting> of(Reason reason, List<Waiting> lines) {
-    return lines.stream().filter(w -> w.reason() == reason).toList();
-  }
-
-  private static List<Waiting> shown(Reason reason, List<Waiting> lines, Paged paged) {
-    return lines.stream().skip(paged.firstOf(reason, lines.size())).limit(LINES_PER_STACK).toList();
+  /** In the fixed order of the reasons. */
+  private static List<Stack> stacks(List<Waiting> lines, Paged paged) {
+    Map<Reason, List<Waiting>> byReason =
+        lines.stream()
+            .collect(
+                Collectors.groupingBy(
+                    Waiting::reason, () -> new EnumMap<>(Reason.class), Collectors.toList()));
+    return byReason.entrySet().stream()
+        .map(of -> Stack.of(of.getKey(), of.getValue(), paged))
+        .toList();
   }
 
   private Map<UUID, Integer> ruleNumbers() {
@@ -146,14 +167,14 @@ class StacksService {
     return numbers;
   }
 
-  private StackJson stack(Reason reason, List<Waiting> lines, Paged paged, ShownLines.Page page) {
+  private StackJson json(Stack stack, ShownLines.Page page) {
     return new StackJson(
-        reason,
-        lines.size(),
-        sums(lines),
-        paged.firstOf(reason, lines.size()) / LINES_PER_STACK + 1,
-        (lines.size() + LINES_PER_STACK - 1) / LINES_PER_STACK,
-        shown(reason, lines, paged).stream().map(w -> shownLines.of(w, page)).toList());
+        stack.reason(),
+        stack.lines().size(),
+        sums(stack.lines()),
+        stack.page(),
+        Stack.pages(stack.lines()),
+        stack.shown().stream().map(w -> shownLines.of(w, page)).toList());
   }
 
   private static List<SumJson> sums(List<Waiting> lines) {

@@ -40,14 +40,10 @@ public record Draft(LocalDate date, String payee, String note, List<Line> lines,
         entry.payee(),
         entry.note(),
         entry.postings().stream()
-            .filter(p -> p.account().kind().isBookable() || isTax(p))
+            .filter(p -> p.account().kind().isBookable())
             .map(p -> new Line(p.account(), p.amount(), p.note(), p.tax()))
             .toList(),
         new Marks("", entry.marks().method(), entry.marks().tags()));
-  }
-
-  private static boolean isTax(Posting posting) {
-    return posting.account().kind() == AccountKind.SALES_TAX;
   }
 
   /**
