@@ -29,6 +29,7 @@ import { People } from './features/household/People'
 import { SignIn, SignInAgain } from './features/household/SignIn'
 import { You } from './features/household/You'
 import { Journal } from './features/journal/Journal'
+import { Payees } from './features/payees/Payees'
 import { Post } from './features/post/Post'
 import { Reconcile } from './features/reconcile/Reconcile'
 import { StatementSheet } from './features/reconcile/StatementSheet'
@@ -55,6 +56,7 @@ const router = createBrowserRouter([
           { path: '/reconcile', element: <Reconcile /> },
           { path: '/reconcile/:statementId', element: <StatementSheet /> },
           { path: '/journal', element: <Journal /> },
+          { path: '/payees', element: <Payees /> },
           { path: '/accounts/:accountId', element: <AccountPage /> },
           { path: '/chart', element: <Chart /> },
           { path: '/chart/opening', element: <OpeningBalances /> },

@@ -61,7 +61,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["merge_1"];
+        post: operations["merge_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -92,6 +92,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["register"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/accounts/{id}/register/totals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["registerTotals"];
         put?: never;
         post?: never;
         delete?: never;
@@ -484,6 +500,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entries/bulk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["changeBulk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entries/bulk/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["countBulk"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entries/query": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["query"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/entries/reading": {
         parameters: {
             query?: never;
@@ -494,6 +558,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["readTyped"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entries/totals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["totals"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -573,7 +653,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["merge"];
+        post: operations["merge_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -772,6 +852,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/journal/columns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["columns"];
+        put: operations["choose"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["views"];
+        put?: never;
+        post: operations["keep_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/views/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/left-out-lines": {
         parameters: {
             query?: never;
@@ -868,6 +996,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/payees/directory": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["directory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/payees/{id}": {
         parameters: {
             query?: never;
@@ -878,6 +1022,22 @@ export interface paths {
         get?: never;
         put: operations["change_1"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/payees/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["merge"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1229,7 +1389,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["choose"];
+        post: operations["choose_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2165,6 +2325,38 @@ export interface components {
             /** Format: int32 */
             openings: number;
         };
+        BulkChangeJson: {
+            /** Format: uuid */
+            categoryId?: string;
+            /** Format: int32 */
+            days: number;
+            ids: string[];
+            payee: string;
+            sought?: components["schemas"]["BulkSoughtJson"];
+            tagsAdded: string[];
+            tagsTaken: string[];
+        };
+        BulkOutcomeJson: {
+            /** Format: int32 */
+            changed: number;
+            /** Format: int32 */
+            same: number;
+            stay: components["schemas"]["BulkStaysJson"][];
+        };
+        BulkSoughtJson: {
+            /** Format: uuid */
+            book?: string;
+            month?: string;
+            text: string;
+        };
+        BulkStaysJson: {
+            code: string;
+            /** Format: int32 */
+            count: number;
+            /** Format: int64 */
+            no: number;
+            why: string;
+        };
         CashRowJson: {
             /** Format: uuid */
             accountId: string;
@@ -2266,6 +2458,10 @@ export interface components {
             /** Format: int32 */
             waiting: number;
         };
+        ChoiceJson: {
+            text: string;
+            words: string;
+        };
         ChooseHouseholdJson: {
             /** Format: uuid */
             householdId: string;
@@ -2293,6 +2489,13 @@ export interface components {
              * @example 12.50
              */
             closing: string;
+        };
+        CompletionJson: {
+            choices: components["schemas"]["ChoiceJson"][];
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
         };
         ConditionJson: {
             accountIds?: string[];
@@ -2463,6 +2666,21 @@ export interface components {
             /** @enum {string} */
             decision: "SAME" | "TWO" | "OPEN";
         };
+        DirectoryPayeeJson: {
+            /** Format: int32 */
+            entries: number;
+            /** Format: uuid */
+            id: string;
+            knownAs: string[];
+            /** Format: date */
+            last?: string;
+            moved: components["schemas"]["PayeeMovedJson"][];
+            name: string;
+            query: string;
+            usualCategory?: string;
+            /** Format: int32 */
+            version: number;
+        };
         DiscrepancyJson: {
             /**
              * Format: decimal
@@ -2577,8 +2795,13 @@ export interface components {
             /** Format: uuid */
             ruleId?: string;
             /** @enum {string} */
-            state: "OPEN" | "CLEARED" | "RECONCILED";
+            state?: "OPEN" | "CLEARED" | "RECONCILED";
             tags: string[];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            tax?: string;
             to: string;
             transfer: boolean;
             /** Format: int32 */
@@ -2821,11 +3044,26 @@ export interface components {
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
         };
+        JournalColumnsJson: {
+            columns: string[];
+        };
         JournalPageJson: {
-            /** Format: int32 */
-            count: number;
             entries: components["schemas"]["EntryJson"][];
             next?: string;
+        };
+        JournalViewJson: {
+            everyMonth: boolean;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            order: string;
+            query: string;
+        };
+        JournalViewWantedJson: {
+            everyMonth: boolean;
+            name: string;
+            order: string;
+            query: string;
         };
         JsonNode: {
             array?: boolean;
@@ -2977,6 +3215,12 @@ export interface components {
             /** Format: uuid */
             intoId: string;
         };
+        MergePayeeJson: {
+            /** Format: uuid */
+            into: string;
+            /** Format: int32 */
+            version: number;
+        };
         MergedJson: {
             /** Format: int64 */
             postings: number;
@@ -3002,6 +3246,23 @@ export interface components {
         MoveJson: {
             /** Format: int32 */
             no: number;
+        };
+        MovedJson: {
+            /** Format: int64 */
+            count: number;
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            in: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out: string;
+            /** Format: int64 */
+            transfers: number;
         };
         NearlyJson: {
             /** Format: int64 */
@@ -3095,7 +3356,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -3306,6 +3567,19 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        PayeeMovedJson: {
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            in: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out: string;
+        };
         PayeeWantedJson: {
             knownAs: string[];
             name: string;
@@ -3405,6 +3679,24 @@ export interface components {
             taxRateId?: string;
             untaxed?: boolean;
         };
+        QueryReadJson: {
+            completion: components["schemas"]["CompletionJson"];
+            namesDays: boolean;
+            terms: components["schemas"]["QueryTermJson"][];
+        };
+        QueryTermJson: {
+            field?: string;
+            /** Format: int32 */
+            found?: number;
+            /** Format: int32 */
+            from: number;
+            not: boolean;
+            problem?: string;
+            text: string;
+            /** Format: int32 */
+            to: number;
+            words: string;
+        };
         QuickMissingJson: {
             field?: string;
             message: string;
@@ -3413,6 +3705,7 @@ export interface components {
             /** Format: uuid */
             accountId?: string;
             amount: components["schemas"]["ReadMoneyJson"];
+            arrives?: components["schemas"]["ReadMoneyJson"];
             betweenBooks: string;
             /** Format: uuid */
             bookId?: string;
@@ -3438,10 +3731,6 @@ export interface components {
         };
         QuickTypedJson: {
             amount: string;
-            /**
-             * Format: decimal
-             * @example 12.50
-             */
             arrives?: string;
             /** Format: date */
             base?: string;
@@ -3549,6 +3838,20 @@ export interface components {
             state: "OPEN" | "CLEARED" | "RECONCILED";
             /** Format: date */
             statementOn?: string;
+        };
+        RegisterTotalsJson: {
+            /** Format: int64 */
+            count: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            in: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out: string;
         };
         ResultJson: {
             byMonth: number[];
@@ -4482,7 +4785,7 @@ export interface operations {
             };
         };
     };
-    merge_1: {
+    merge_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4535,6 +4838,8 @@ export interface operations {
     register: {
         parameters: {
             query?: {
+                text?: string;
+                at?: string;
                 after?: string;
             };
             header?: never;
@@ -4552,6 +4857,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RegisterJson"];
+                };
+            };
+        };
+    };
+    registerTotals: {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RegisterTotalsJson"];
                 };
             };
         };
@@ -5216,6 +5545,8 @@ export interface operations {
                 book?: string;
                 month?: string;
                 text?: string;
+                order?: string;
+                at?: string;
                 after?: string;
             };
             header?: never;
@@ -5259,6 +5590,77 @@ export interface operations {
             };
         };
     };
+    changeBulk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BulkChangeJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BulkOutcomeJson"];
+                };
+            };
+        };
+    };
+    countBulk: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BulkChangeJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BulkOutcomeJson"];
+                };
+            };
+        };
+    };
+    query: {
+        parameters: {
+            query?: {
+                text?: string;
+                caret?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QueryReadJson"];
+                };
+            };
+        };
+    };
     readTyped: {
         parameters: {
             query?: never;
@@ -5279,6 +5681,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["QuickReadJson"];
+                };
+            };
+        };
+    };
+    totals: {
+        parameters: {
+            query?: {
+                book?: string;
+                month?: string;
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovedJson"][];
                 };
             };
         };
@@ -5427,7 +5853,7 @@ export interface operations {
             };
         };
     };
-    merge: {
+    merge_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5762,6 +6188,110 @@ export interface operations {
             };
         };
     };
+    columns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JournalColumnsJson"];
+                };
+            };
+        };
+    };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JournalColumnsJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    views: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JournalViewJson"][];
+                };
+            };
+        };
+    };
+    keep_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JournalViewWantedJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     all_1: {
         parameters: {
             query?: never;
@@ -5961,6 +6491,28 @@ export interface operations {
             };
         };
     };
+    directory: {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DirectoryPayeeJson"][];
+                };
+            };
+        };
+    };
     change_1: {
         parameters: {
             query?: never;
@@ -5973,6 +6525,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PayeeWantedJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    merge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergePayeeJson"];
             };
         };
         responses: {
@@ -6586,7 +7162,7 @@ export interface operations {
             };
         };
     };
-    choose: {
+    choose_1: {
         parameters: {
             query?: never;
             header?: never;

@@ -27,6 +27,27 @@ export function useScope() {
   return { book, month, chosen, page, set }
 }
 
+/** What a view looks for, kept in the address; empty texts leave it. Typing does not fill the way back. */
+export function useAddress() {
+  const [params, setParams] = useSearchParams()
+  const set = useCallback(
+    (changes: Record<string, string>) =>
+      setParams(
+        (old) => {
+          const next = new URLSearchParams(old)
+          for (const [name, value] of Object.entries(changes)) {
+            if (value) next.set(name, value)
+            else next.delete(name)
+          }
+          return next
+        },
+        { replace: true },
+      ),
+    [setParams],
+  )
+  return { params, set }
+}
+
 /** The part of the address that goes along to every other view. */
 export function useScopeSearch(): string {
   const [params] = useSearchParams()

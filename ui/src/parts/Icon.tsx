@@ -1,6 +1,7 @@
 const PATHS = {
   down: 'M3 5l4 4 4-4',
   right: 'M5 3l4 4-4 4',
+  up: 'M3 9l4-4 4 4',
   arrow: 'M1.5 7h10M8.5 3.8 11.7 7l-3.2 3.2',
   equal: 'M2.5 5h9M2.5 9h9',
   calendar: 'M2 3.5h10v8.5H2zM2 6.3h10M4.6 2v2.6M9.4 2v2.6',
@@ -27,8 +28,9 @@ export function Icon({ name, size = 14, title }: { name: keyof typeof PATHS; siz
   )
 }
 
-/** How far the bank confirms a posting. */
-export function StateMark({ state }: { state: 'OPEN' | 'CLEARED' | 'RECONCILED' }) {
+/** How far the bank confirms a posting; nothing where it is at no bank. */
+export function StateMark({ state }: { state: 'OPEN' | 'CLEARED' | 'RECONCILED' | undefined }) {
+  if (!state) return null
   const look = {
     OPEN: { name: 'circle', title: 'open', tone: 'text-heartwood' },
     CLEARED: { name: 'check', title: 'cleared', tone: 'text-needle' },

@@ -95,6 +95,8 @@ export function TypeAhead(props: TypeAheadProps) {
   const input = useRef<HTMLInputElement | null>(null)
   const list = useRef<HTMLDivElement | null>(null)
   const moved = useRef(false)
+  /** Enter came before the choices; it is carried out once they are there. */
+  const entered = useRef(false)
   // biome-ignore lint/correctness/useExhaustiveDependencies: use is looked up once each time the list opens
   const used = useMemo(() => uses(what), [what, open])
   const fits = useMemo(() => (open ? fitting(choices, typed ?? '', used) : []), [open, choices, typed, used])
@@ -122,6 +124,13 @@ export function TypeAhead(props: TypeAheadProps) {
     if (open && typed?.trim() && !moved.current) setAt(best(typed))
   }, [choices.length])
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the choices have come
+  useEffect(() => {
+    if (waiting || !entered.current) return
+    entered.current = false
+    if (open && typed?.trim()) selected(best(typed))
+  }, [waiting])
+
   /** What Enter takes of a text, as long as nobody goes to another row. */
   function best(text: string): string {
     if (free === 'as typed') return ''
@@ -143,13 +152,14 @@ export function TypeAhead(props: TypeAheadProps) {
       return onUnknown((typed ?? '').trim())
     }
     if (value === NEW) setCreating(typed ?? '')
-    const choice = fits.find((c) => c.id === value)
+    const choice = fits.find((c) => c.id === value) ?? choices.find((c) => c.id === value)
     if (choice) choose(choice)
   }
   function type(next: string) {
     setTyped(next)
     setOpen(true)
     moved.current = false
+    entered.current = false
     onTyped?.(next)
     // A text that may stand as it is: what is offered is taken only when somebody goes to it.
     setAt(best(next))
@@ -183,6 +193,7 @@ export function TypeAhead(props: TypeAheadProps) {
     } else if (event.key === 'Enter' && open && waiting) {
       event.preventDefault()
       event.stopPropagation()
+      entered.current = true
     } else if (event.key === 'Enter' && open && at) {
       // Not left to the list, which may not be drawn yet when somebody types fast; nor is it the form's.
       event.preventDefault()
@@ -268,7 +279,8 @@ export function TypeAhead(props: TypeAheadProps) {
                     <span className="ml-auto pl-4 text-small text-ink-3">{choice.more}</span>
                   </Command.Item>
                 ))}
-                {(create || free === 'best first') && typed?.trim() && (
+                {waiting && <p className="px-2 py-1 text-ink-2">Reading the names…</p>}
+                {(create || free === 'best first') && !waiting && typed?.trim() && (
                   <Command.Item value={NEW} onSelect={selected} className={`${floatingRow} text-dusk`}>
                     New {what} “{typed.trim()}”
                   </Command.Item>

@@ -1,11 +1,13 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
-import { useScope, useScopeSearch } from '@/app/scope'
+import { useAddress, useScope, useScopeSearch } from '@/app/scope'
+import { JumpToDay } from '@/features/journal/JumpToDay'
 import { QuickEntry } from '@/features/journal/QuickEntry'
+import { ofSameAccount, RegisterSought, type Sought } from '@/features/journal/RegisterSought'
 import { RegisterTable } from '@/features/journal/RegisterTable'
 import { Apart } from '@/parts/Amount'
 import { Button } from '@/parts/Button'
@@ -31,13 +33,16 @@ export function AccountPage() {
   const { accountId = '' } = useParams()
   const { month } = useScope()
   const account = useQuery({ ...accountPage(accountId, month ? lastDay(month) : ''), enabled: month !== undefined })
+  const { params, set } = useAddress()
+  const sought: Sought = { text: params.get('text') ?? '', at: params.get('at') ?? undefined }
   const register = useInfiniteQuery({
-    queryKey: ['register', accountId],
+    queryKey: ['register', accountId, sought],
     initialPageParam: '',
+    placeholderData: ofSameAccount(accountId),
     queryFn: ({ pageParam }) =>
       data(
         api.GET('/api/accounts/{id}/register', {
-          params: { path: { id: accountId }, query: { after: pageParam || undefined } },
+          params: { path: { id: accountId }, query: { ...sought, after: pageParam || undefined } },
         }),
       ),
     getNextPageParam: (page) => page.next ?? undefined,
@@ -51,10 +56,29 @@ export function AccountPage() {
   if (error && !(account.data && register.data))
     return <Failed error={error} retry={() => account.refetch().then(() => register.refetch())} />
   if (!account.data || !register.data) return <Loading what="the account" />
-  return <AccountView key={accountId} page={account.data} rows={rows} more={more} />
+  return (
+    <>
+      {register.error && <Failed error={register.error} retry={register.refetch} />}
+      <AccountView key={accountId} page={account.data} rows={rows} more={more} sought={sought} set={set} />
+    </>
+  )
 }
 
-function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: () => void }) {
+function AccountView({
+  page,
+  rows,
+  more,
+  sought,
+  set,
+}: {
+  page: Page
+  rows: Row[]
+  more: () => void
+  sought: Sought
+  set: (changes: Record<string, string>) => void
+}) {
+  const field = useRef<HTMLInputElement>(null)
+  const [jumping, setJumping] = useState(false)
   const navigate = useNavigate()
   const search = useScopeSearch()
   const [editing, setEditing] = useState(false)
@@ -70,6 +94,8 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: () =
     ...(page.closedOn
       ? []
       : [{ keys: ['n'], label: 'New entry', changes: true, strip: 'new entry', run: () => setTyping(true) }]),
+    { keys: ['/'], label: 'Find in the register', strip: 'find', run: () => field.current?.focus() },
+    { keys: ['g'], label: 'Go to a day', strip: 'go to a day', run: () => setJumping(true) },
     { keys: ['i'], label: 'Facts or entry', strip: facts ? 'entry' : 'facts', run: () => setFacts(!facts) },
     { keys: ['e'], label: 'Edit the account', changes: true, strip: 'edit', run: () => setEditing(true) },
     { keys: ['r'], label: 'Reconcile', strip: 'reconcile', run: () => navigate(`/reconcile${search}`) },
@@ -81,13 +107,15 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: () =
         <AccountHead page={page} />
         <TimeLine page={page} />
         {typing && <QuickEntry bookId={page.bookId} fixedId={page.id} onClose={() => setTyping(false)} />}
+        <RegisterSought accountId={page.id} field={field} sought={sought} set={set} />
         {rows.length === 0 ? (
-          <Nothing title="Nothing was posted here yet" />
+          <Nothing title={sought.text || sought.at ? 'No posting is like that' : 'Nothing was posted here yet'} />
         ) : (
           <Scroll grid label="Postings">
             <RegisterTable
               name={page.name}
               rows={rows}
+              filtered={sought.text !== ''}
               selection={selection}
               onPick={() => setFacts(false)}
               onEnd={more}
@@ -121,6 +149,7 @@ function AccountView({ page, rows, more }: { page: Page; rows: Row[]; more: () =
           </MayChange>
         </Acts>
       </Inspector>
+      {jumping && <JumpToDay onDay={(day) => set({ at: day })} onClose={() => setJumping(false)} />}
       {editing && (
         <Dialog title={`Edit ${page.name}`} open wide onClose={() => setEditing(false)}>
           <AccountForm

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { type FormEvent, useState } from 'react'
-import { api, data, messageOf, type Schemas } from '@/api/client'
+import { api, data, type Schemas } from '@/api/client'
 import { accounts, booksChanged } from '@/api/queries'
 import { useReading, useReadings } from '@/api/reading'
 import { useSays } from '@/app/says'
@@ -10,13 +10,14 @@ import { figure, isZero } from '@/parts/figures'
 import { amountIn } from '@/parts/form/AmountInput'
 import { DAY, DayInput, dayText } from '@/parts/form/DayInput'
 import { Field } from '@/parts/form/Field'
+import { ProblemNote } from '@/parts/form/ProblemNote'
+import { TagsField, tagsOf, tagsText } from '@/parts/form/TagsField'
 import { useKept } from '@/parts/kept'
-import { box, noteBox } from '@/parts/look'
+import { box } from '@/parts/look'
+import { type Method, MethodPick } from '@/parts/MethodPick'
 import { PayeePicker } from '@/parts/PayeePicker'
-import { Select } from '@/parts/Select'
+import { negated, useSum } from '@/parts/useSum'
 import { emptyRow, PostingRows, type Row, rowsOf } from './PostingRows'
-import { METHODS } from './QuickMarks'
-import { tagsOf } from './quick'
 
 type Entry = Schemas['EntryJson']
 
@@ -25,7 +26,7 @@ interface Draft {
   payee: string
   note: string
   reference: string
-  method: string
+  method: Method | undefined
   tags: string
   rows: Row[]
 }
@@ -39,8 +40,8 @@ export function EntryEditor({ entry, onClose }: { entry: Entry; onClose: () => v
     payee: entry.payee,
     note: entry.note,
     reference: entry.reference,
-    method: entry.method ?? '',
-    tags: entry.tags.join(', '),
+    method: entry.method,
+    tags: tagsText(entry.tags),
     rows: rowsOf(entry),
   })
   const [error, setError] = useState<unknown>()
@@ -53,8 +54,8 @@ export function EntryEditor({ entry, onClose }: { entry: Entry; onClose: () => v
   const day = useReading(DAY, draft.day)
   const amounts = useReadings(used.map((r) => ({ kind: amountIn(currencyOf(r.accountId)), text: r.debit || r.credit })))
   const signed = amounts.map((r, i) => r.value && (used[i]?.debit ? r.value : negated(r.value)))
-  const apart = useApart(
-    signed.map((amount, i) => ({ amount: amount ?? '', currency: currencyOf(used[i]?.accountId ?? '') })),
+  const apart = useSum(
+    signed.flatMap((amount, i) => (amount ? [{ amount, currency: currencyOf(used[i]?.accountId ?? '') }] : [])),
   )
   const problem = problemOf()
   function problemOf(): string | undefined {
@@ -84,7 +85,7 @@ export function EntryEditor({ entry, onClose }: { entry: Entry; onClose: () => v
             payee: draft.payee,
             note: draft.note,
             reference: draft.reference,
-            method: (draft.method || undefined) as Entry['method'],
+            method: draft.method,
             tags: tagsOf(draft.tags),
             postings: used.map((r, i) => ({
               accountId: r.accountId,
@@ -155,34 +156,12 @@ export function EntryEditor({ entry, onClose }: { entry: Entry; onClose: () => v
           </Field>
           <Field label="Method">
             {(ids) => (
-              <Select
-                {...ids}
-                value={draft.method}
-                options={[
-                  { value: '', name: 'not said' },
-                  ...Object.entries(METHODS).map(([value, name]) => ({ value, name })),
-                ]}
-                onChange={(method) => set({ method })}
-              />
+              <MethodPick {...ids} value={draft.method} none="not said" onChange={(method) => set({ method })} />
             )}
           </Field>
-          <Field label="Tags">
-            {(ids) => (
-              <input
-                {...ids}
-                className={box()}
-                value={draft.tags}
-                placeholder="separated by commas"
-                onChange={(e) => set({ tags: e.target.value })}
-              />
-            )}
-          </Field>
+          <TagsField text={draft.tags} onText={(tags) => set({ tags })} />
         </div>
-        {error !== undefined && (
-          <p className={noteBox({ tone: 'bad' })} role="alert">
-            {messageOf(error)}
-          </p>
-        )}
+        <ProblemNote error={error} />
         <div className="flex justify-end gap-2">
           <Button onClick={leave}>Leave it</Button>
           <Button type="submit" tone="go" whyNot={problem}>
@@ -192,17 +171,4 @@ export function EntryEditor({ entry, onClose }: { entry: Entry; onClose: () => v
       </form>
     </Dialog>
   )
-}
-
-const negated = (amount: string) => (amount.startsWith('-') ? amount.slice(1) : `-${amount}`)
-
-/** What debits and credits are apart, worked out by the books; undefined while that cannot be said. */
-function useApart(amounts: { amount: string; currency: string }[]): string | undefined {
-  const complete = amounts.length > 0 && amounts.every(({ amount }) => amount !== '')
-  const { data: flows } = useQuery({
-    queryKey: ['flows', amounts],
-    enabled: complete,
-    queryFn: () => data(api.POST('/api/flows', { body: { amounts } })),
-  })
-  return complete && flows?.length === 1 ? flows[0]?.sum : undefined
 }

@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, data, messageOf, type Schemas } from '@/api/client'
+import { api, data, type Schemas } from '@/api/client'
 import { useSays } from '@/app/says'
 import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
 import { counted, day, figure } from '@/parts/figures'
+import { ProblemNote } from '@/parts/form/ProblemNote'
 import { JournalEntry } from '@/parts/JournalEntry'
-import { noteBox } from '@/parts/look'
 import { Loading } from '@/parts/States'
 import { useAct } from '@/parts/useAct'
 
@@ -30,11 +30,7 @@ export function MergeEntries({ entry, with: other, onClose }: { entry: Entry; wi
           One of them stays as it is booked, with the notes, tags and reference of both. The bank lines of the other
           confirm it from now on.
         </p>
-        {doubles.error && (
-          <p className={noteBox({ tone: 'bad' })} role="alert">
-            {messageOf(doubles.error)}
-          </p>
-        )}
+        <ProblemNote error={doubles.error} />
         {doubles.isLoading && <Loading what="what may be the same" />}
         {doubles.data?.length === 0 && (
           <p>No entry within 45 days of no. {entry.no} moves the same amount on the same account.</p>
@@ -102,11 +98,7 @@ function Both({ one, other, onClose }: { one: Entry; other: Entry; onClose: () =
         <Side title="Stays" entry={stays} />
         <Side title="Goes" entry={goes} />
       </div>
-      {error !== undefined && (
-        <p className={noteBox({ tone: 'bad' })} role="alert">
-          {messageOf(error)}
-        </p>
-      )}
+      <ProblemNote error={error} />
       <div className="flex justify-end gap-2">
         <Button onClick={onClose}>Leave it</Button>
         <Button onClick={() => setSwapped(!swapped)}>Keep no. {goes.no} instead</Button>

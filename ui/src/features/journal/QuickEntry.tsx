@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { type KeyboardEvent, useRef, useState } from 'react'
 import { api, data, messageOf, Problem } from '@/api/client'
-import { booksChanged, session } from '@/api/queries'
+import { accounts, booksChanged, session } from '@/api/queries'
 import { useSays } from '@/app/says'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
@@ -12,7 +12,7 @@ import { KnownPayee } from '@/parts/PayeePicker'
 import { QuickCell } from './QuickCell'
 import { QuickMarks } from './QuickMarks'
 import { QuickSplit } from './QuickSplit'
-import { type Draft, EMPTY, type FieldName, isEmpty, type QuickRead, sent } from './quick'
+import { type Draft, EMPTY, entered, type FieldName, isEmpty, type QuickRead, sent } from './quick'
 
 interface Props {
   bookId: string | undefined
@@ -47,15 +47,21 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
     placeholderData: (previous) => previous,
   })
   // Keys come faster than drawings and answers.
-  const latest = useRef({ draft, base, missing: read?.missing })
-  latest.current = { draft, base, missing: isOld ? undefined : read?.missing }
+  const abroad = useAbroad(
+    fixedId ?? (draft.fromId || read?.from?.id),
+    draft.toId || (read?.to?.id === fixedId ? read?.from?.id : read?.to?.id),
+  )
+  const latest = useRef({ draft, base, missing: read?.missing, abroad })
+  latest.current = { draft, base, missing: isOld ? undefined : read?.missing, abroad }
   const set = (to: Partial<Draft>) => {
     setRefused(undefined)
     setDraft((old) => ({ ...old, ...to }))
   }
-  const order = orderOf(fixedId, me?.formats.sides)
+  const places = placesOf(fixedId, me?.formats.sides)
   const go = (field: string) => form.current?.querySelector<HTMLInputElement>(`[data-field="${field}"] input`)?.focus()
   function next(from: FieldName) {
+    const order: FieldName[] = ['day', 'payee', 'amount', ...places.map(([name]) => name)]
+    if (latest.current.abroad) order.push('arrives')
     const field = order[order.indexOf(from) + 1]
     if (field) go(field)
     else enter()
@@ -81,7 +87,7 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
       const entry = await data(api.POST('/api/entries', { body: sent(done, latest.current.base, fixedId) }))
       latest.current.base = entry.date
       setBase(entry.date)
-      says.done(`No. ${entry.no} entered: ${entry.payee}, ${figure(entry.amount)}, ${entry.from} to ${entry.to}.`)
+      says.done(entered(entry))
     } catch (error) {
       if (isEmpty(latest.current.draft)) {
         setDraft(done)
@@ -126,11 +132,6 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
       />
     </QuickCell>
   )
-  const names = fixedId
-    ? { from: '', to: 'Other side' }
-    : me?.formats.sides === 'DEBIT_CREDIT'
-      ? { from: 'Credit', to: 'Debit' }
-      : { from: 'From', to: 'To' }
   return (
     <form
       ref={form}
@@ -139,7 +140,7 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
       onKeyDownCapture={onKeyDown}
       onSubmit={(event) => event.preventDefault()}
     >
-      <div className={`grid items-start gap-x-2 ${fixedId ? FIXED : FREE}`}>
+      <div className={`grid items-start gap-x-2 ${columnsOf(places.length + (abroad ? 1 : 0))}`}>
         <QuickCell
           name="day"
           label="Day"
@@ -197,7 +198,31 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
             onChange={(e) => set({ amount: e.target.value })}
           />
         </QuickCell>
-        {order.slice(3).map((name) => place(name as 'from' | 'to', names[name as 'from' | 'to']))}
+        {places.map(([name, label]) => place(name, label))}
+        {abroad && (
+          <QuickCell
+            name="arrives"
+            label="The amount there"
+            refused={refused}
+            hint={read?.arrives?.value && `= ${figure(read.arrives.value)}`}
+            asks={draft.arrives ? read?.arrives?.problem : undefined}
+            choices={read?.arrives?.choices.map((value) => ({
+              text: figure(value),
+              take: () => {
+                set({ arrives: figure(value) })
+                go('arrives')
+              },
+            }))}
+          >
+            <input
+              className={box({ figures: true, className: 'w-full' })}
+              aria-label="The amount there"
+              autoComplete="off"
+              value={draft.arrives}
+              onChange={(e) => set({ arrives: e.target.value })}
+            />
+          </QuickCell>
+        )}
         <div className="mt-[18px] flex gap-2">
           <Button
             whyNot={read?.signed ? undefined : 'Type the amount, and where it comes from, first.'}
@@ -245,7 +270,7 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
             setSplitting(false)
             setDraft(undefined)
             setBase(entry.date)
-            says.done(`No. ${entry.no} entered: ${entry.payee}, ${figure(entry.amount)}, ${entry.from} to ${entry.to}.`)
+            says.done(entered(entry))
             go('day')
           }}
         />
@@ -254,13 +279,34 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
   )
 }
 
-const FREE = 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.6fr)_minmax(0,0.6fr)_auto]'
-const FIXED = 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.8fr)_auto]'
+/** For so many fields behind the amount. */
+function columnsOf(fields: number): string {
+  if (fields === 1) return 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.8fr)_auto]'
+  if (fields === 2) return 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.6fr)_minmax(0,0.6fr)_auto]'
+  return 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.6fr)_minmax(0,0.6fr)_112px_auto]'
+}
 
-/** The fields in the order in which Enter goes through them. */
-function orderOf(fixedId: string | undefined, sides: 'FROM_TO' | 'DEBIT_CREDIT' | undefined): FieldName[] {
-  if (fixedId) return ['day', 'payee', 'amount', 'to']
-  return sides === 'DEBIT_CREDIT' ? ['day', 'payee', 'amount', 'to', 'from'] : ['day', 'payee', 'amount', 'from', 'to']
+/** Whether two places are accounts of one's own in different currencies, so that both amounts are asked for. */
+function useAbroad(one: string | undefined, other: string | undefined): boolean {
+  const { data: all = [] } = useQuery(accounts)
+  const own = all.filter((a) => (a.id === one || a.id === other) && a.hasOpeningBalance)
+  return new Set(own.map((a) => a.currency)).size > 1
+}
+
+type Place = ['from' | 'to', string]
+
+/** The places to be typed in their order, by the names that the person gives them. */
+function placesOf(fixedId: string | undefined, sides: 'FROM_TO' | 'DEBIT_CREDIT' | undefined): Place[] {
+  if (fixedId) return [['to', 'Other side']]
+  return sides === 'DEBIT_CREDIT'
+    ? [
+        ['to', 'Debit'],
+        ['from', 'Credit'],
+      ]
+    : [
+        ['from', 'From'],
+        ['to', 'To'],
+      ]
 }
 
 /** How the payee was booked before, in words. */

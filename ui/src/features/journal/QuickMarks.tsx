@@ -1,18 +1,8 @@
-import type { Schemas } from '@/api/client'
+import { tagsText } from '@/parts/form/TagsField'
 import { box } from '@/parts/look'
-import { Select } from '@/parts/Select'
+import { MethodPick } from '@/parts/MethodPick'
 import { TaxPick } from '@/parts/TaxPick'
 import type { Draft, QuickRead } from './quick'
-
-type Method = NonNullable<Schemas['EntryJson']['method']>
-
-export const METHODS: Record<Method, string> = {
-  CARD: 'card',
-  CHEQUE: 'cheque',
-  CASH: 'cash',
-  TRANSFER: 'transfer',
-  DIRECT_DEBIT: 'direct debit',
-}
 
 /** What an entry is marked with, reached by Tab: the usual is taken if nothing is typed. */
 export function QuickMarks({
@@ -24,7 +14,6 @@ export function QuickMarks({
   read: QuickRead | undefined
   set: (to: Partial<Draft>) => void
 }) {
-  const usual = read?.method
   return (
     <div className="grid grid-cols-[minmax(0,1.6fr)_minmax(0,0.8fr)_minmax(0,0.9fr)_136px_minmax(0,0.9fr)] items-start gap-x-2">
       <textarea
@@ -45,17 +34,15 @@ export function QuickMarks({
       <input
         className={box({ className: 'w-full' })}
         aria-label="Tags"
-        placeholder={read?.tags.length ? read.tags.join(', ') : 'tags, by commas'}
+        placeholder={read?.tags.length ? tagsText(read.tags) : 'tags, by commas'}
         value={draft.tags ?? ''}
         onChange={(e) => set({ tags: e.target.value })}
       />
-      <Select
+      <MethodPick
         aria-label="Method"
         value={draft.method}
-        options={[
-          { value: '', name: usual ? `${METHODS[usual]}, as usual` : 'method' },
-          ...Object.entries(METHODS).map(([value, name]) => ({ value, name })),
-        ]}
+        usual={read?.method}
+        none="method"
         onChange={(method) => set({ method })}
       />
       <TaxPick

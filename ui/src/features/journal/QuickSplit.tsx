@@ -5,7 +5,8 @@ import { BookingEditor } from '@/features/post/BookingEditor'
 import type { Booking } from '@/features/post/booking'
 import { Dialog } from '@/parts/Dialog'
 import { signed } from '@/parts/figures'
-import { type Draft, type QuickRead, sent, tagsOf } from './quick'
+import { tagsOf } from '@/parts/form/TagsField'
+import { type Draft, type QuickRead, sent } from './quick'
 
 /** An entry that is being typed, booked to several places. */
 export function QuickSplit({

@@ -22,19 +22,23 @@ const STATEMENT = '[&>td]:h-6 [&>td]:border-needle-2 [&>td]:text-[12.5px] [&>td]
 export function RegisterTable({
   name,
   rows,
+  filtered,
   selection,
   onPick,
   onEnd,
 }: {
   name: string
   rows: Row[]
+  /** Whether postings are left out, so that nothing is said of where a statement ends. */
+  filtered: boolean
+
   selection: Selection
   onPick: () => void
   onEnd: () => void
 }) {
   const items = rows.flatMap((row, i): Item<Row>[] => {
     const item = { key: row.postingId, row }
-    if (!beginsStatement(rows, i) || !row.statementOn) return [item]
+    if (filtered || !beginsStatement(rows, i) || !row.statementOn) return [item]
     return [{ key: `statement ${row.statementOn}`, look: STATEMENT, height: 24, band: <AgreedTo row={row} /> }, item]
   })
   return (

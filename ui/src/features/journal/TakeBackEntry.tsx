@@ -1,12 +1,12 @@
 import { useState } from 'react'
-import { api, data, messageOf, type Schemas } from '@/api/client'
+import { api, data, type Schemas } from '@/api/client'
 import { useReading } from '@/api/reading'
 import { useSays } from '@/app/says'
 import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
 import { longDay } from '@/parts/figures'
 import { DAY, DayInput, dayText } from '@/parts/form/DayInput'
-import { noteBox } from '@/parts/look'
+import { ProblemNote } from '@/parts/form/ProblemNote'
 import { useAct } from '@/parts/useAct'
 
 type Entry = Schemas['EntryJson']
@@ -83,11 +83,7 @@ export function TakeBackEntry({ entry, onClose }: { entry: Entry; onClose: () =>
             </Button>
           }
         />
-        {error !== undefined && (
-          <p className={noteBox({ tone: 'bad' })} role="alert">
-            {messageOf(error)}
-          </p>
-        )}
+        <ProblemNote error={error} />
         <Button className="self-end" onClick={onClose}>
           Leave it
         </Button>

@@ -1,4 +1,8 @@
 import type { Schemas } from '@/api/client'
+import { figure } from '@/parts/figures'
+import { tagsOf } from '@/parts/form/TagsField'
+import type { Method } from '@/parts/MethodPick'
+import type { Tax } from '@/parts/TaxPick'
 
 export type QuickRead = Schemas['QuickReadJson']
 type QuickTyped = Schemas['QuickTypedJson']
@@ -14,8 +18,8 @@ export interface Draft {
   reference: string
   /** Undefined for those of last time. */
   tags: string | undefined
-  method: string
-  tax: { taxRateId?: string; untaxed?: boolean }
+  method: Method | undefined
+  tax: Tax
   arrives: string
 }
 
@@ -28,19 +32,12 @@ export const EMPTY: Draft = {
   note: '',
   reference: '',
   tags: undefined,
-  method: '',
+  method: undefined,
   tax: {},
   arrives: '',
 }
 
-/** The fields in the order in which Enter goes through them. */
-export type FieldName = 'day' | 'payee' | 'amount' | 'from' | 'to'
-
-export const tagsOf = (text: string) =>
-  text
-    .split(',')
-    .map((tag) => tag.trim())
-    .filter((tag) => tag !== '')
+export type FieldName = 'day' | 'payee' | 'amount' | 'from' | 'to' | 'arrives'
 
 /** Whether nothing was typed yet that an entry could be made of. */
 export const isEmpty = ({ payee, amount }: Draft) => payee === '' && amount === ''
@@ -57,9 +54,13 @@ export function sent(draft: Draft, base: string, fixedId: string | undefined): Q
     toId: draft.toId || undefined,
     note: draft.note,
     reference: draft.reference,
-    method: (draft.method || undefined) as QuickTyped['method'],
+    method: draft.method,
     tags: draft.tags === undefined ? undefined : tagsOf(draft.tags),
-    arrives: draft.arrives || undefined,
+    arrives: draft.arrives,
     ...draft.tax,
   }
 }
+
+/** What is said of an entry that was booked. */
+export const entered = ({ no, payee, amount, from, to }: Schemas['EntryJson']) =>
+  `No. ${no} entered: ${payee}, ${figure(amount)}, ${from} to ${to}.`

@@ -9,6 +9,7 @@ import { Button } from '@/parts/Button'
 import { figure } from '@/parts/figures'
 import { AmountInput, amountIn, amountText, partIn, partText } from '@/parts/form/AmountInput'
 import { Field } from '@/parts/form/Field'
+import { TagsField, tagsOf, tagsText } from '@/parts/form/TagsField'
 import { JournalEntry } from '@/parts/JournalEntry'
 import { useKept } from '@/parts/kept'
 import { box, noteBox, textLink } from '@/parts/look'
@@ -58,7 +59,7 @@ function begin(booking: Booking, line: Bookable, split: boolean, currencyOf: (id
   return {
     payee: booking.payee || line.name,
     note: booking.note ?? '',
-    tags: (booking.tags ?? []).join(', '),
+    tags: tagsText(booking.tags ?? []),
     parts,
   }
 }
@@ -106,10 +107,7 @@ export function BookingEditor({
     payee,
     note,
     restToSuspense: several && draft.open ? true : undefined,
-    tags: tags
-      .split(',')
-      .map((tag) => tag.trim())
-      .filter((tag) => tag !== ''),
+    tags: tagsOf(tags),
     parts: parts.flatMap((p, i) =>
       isLeftOpen(p)
         ? []
@@ -264,17 +262,7 @@ export function BookingEditor({
       <Field label="Note">
         {(ids) => <input {...ids} className={box()} value={note} onChange={(e) => set({ note: e.target.value })} />}
       </Field>
-      <Field label="Tags">
-        {(ids) => (
-          <input
-            {...ids}
-            className={box()}
-            value={tags}
-            placeholder="separated by commas"
-            onChange={(e) => set({ tags: e.target.value })}
-          />
-        )}
-      </Field>
+      <TagsField text={tags} onText={(text) => set({ tags: text })} />
       {problem === undefined && check.error && (
         <p className={noteBox({ tone: 'bad' })} role="alert">
           {messageOf(check.error)}

@@ -1,12 +1,9 @@
-import { useQuery } from '@tanstack/react-query'
-import { api, data } from '@/api/client'
 import { known, type Reading } from '@/api/reading'
 import { figure, isZero, signed } from '@/parts/figures'
 import { amountIn } from '@/parts/form/AmountInput'
 import { textLink } from '@/parts/look'
+import { negated, useSum } from '@/parts/useSum'
 import type { Waiting } from './types'
-
-const negated = (amount: string) => (amount.startsWith('-') ? amount.slice(1) : `-${amount}`)
 
 /** What of a line no part has yet, and the way to put it into the part that has none. */
 export function StillToPlace({
@@ -24,13 +21,7 @@ export function StillToPlace({
   onOpen: (open: boolean) => void
 }) {
   const placed = parts.filter((part) => part !== undefined)
-  const amounts = [line.amount, ...placed.map(negated)].map((amount) => ({ amount, currency: line.currency }))
-  const { data: flows } = useQuery({
-    queryKey: ['flows', amounts],
-    queryFn: () => data(api.POST('/api/flows', { body: { amounts } })),
-    placeholderData: (previous) => previous,
-  })
-  const rest = flows?.[0]?.sum
+  const rest = useSum([line.amount, ...placed.map(negated)].map((amount) => ({ amount, currency: line.currency })))
   if (rest === undefined || isZero(rest)) return null
   return (
     <p className="flex items-baseline justify-between text-small text-heartwood" role="status">

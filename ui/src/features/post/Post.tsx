@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useRef, useState } from 'react'
-import { api, data, Problem, type Schemas } from '@/api/client'
+import { api, data } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { type Command, useCommands } from '@/app/commands'
 import { useSays } from '@/app/says'
@@ -13,7 +13,6 @@ import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
-import { useSaidAct } from '@/parts/useSaidAct'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Leaf, View } from '@/parts/View'
 import { acceptedOf, accountOf, alikeOf, type Booking, isReady, payeeOf, transferOf } from './booking'
@@ -23,6 +22,7 @@ import { StackTable } from './StackTable'
 import { TrustedPostsLink } from './TrustedPosts'
 import type { Reason, StacksPage, Waiting } from './types'
 import { useAnswers } from './useAnswers'
+import { usePosting } from './usePosting'
 
 /** Waiting lines, stacked by reason; the selected one shown as the entry that it would become. */
 export function Post() {
@@ -81,7 +81,6 @@ type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave' | 'pair'
 function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
   const box = useRef<HTMLInputElement>(null)
   const says = useSays()
-  const act = useSaidAct()
   const [folded, setFolded] = useState<Set<Reason>>(new Set())
   const answers = useAnswers()
   const { answerFor, isTicked, tick } = answers
@@ -101,52 +100,11 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
   const chosen = shown.filter((l) => selection.chosen.has(l.id))
   const several = chosen.length > 1
 
+  const { send, pair } = usePosting(answers, (stayed) => {
+    setMode('look')
+    if (stayed) select(stayed)
+  })
   const post = (lines: Waiting[]) => send(acceptedOf(lines, answerFor))
-
-  async function send(ready: Schemas['AcceptedJson'][]) {
-    if (ready.length === 0) {
-      says.failed(new Error('Choose what it is for first: C opens the choice.'))
-      return
-    }
-    try {
-      // Of several, one that cannot be posted does not hold up the others.
-      const posted = await data(
-        api.POST('/api/waiting-lines/post', { body: { lines: ready, someMayStay: ready.length > 1 } }),
-      )
-      setMode('look')
-      const stayed = new Set(posted.stayed.map((s) => s.lineId))
-      const gone = ready.filter((r) => !stayed.has(r.lineId)).flatMap(linesOf)
-      answers.forget(gone)
-      answers.stay(posted.stayed)
-      if (gone.length === 0) {
-        says.failed(new Error(`Nothing was posted. ${stays(posted.stayed)}`))
-        select(posted.stayed[0]?.lineId)
-        return
-      }
-      // An entry that was changed for a difference becomes what it was by undoing the act, not by taking its line back.
-      const changed = ready.some((r) => r.known?.differenceTo !== undefined)
-      says.done(
-        `${counted(gone.length, 'line')} posted${told(posted)}. ${stays(posted.stayed)}`.trim(),
-        changed ? undefined : () => takeBack(gone),
-      )
-    } catch (error) {
-      says.failed(error)
-      if (!(error instanceof Problem && error.status === 409)) return
-    }
-    await booksChanged()
-  }
-
-  const takeBack = (lineIds: string[]) =>
-    act(
-      () => api.POST('/api/waiting-lines/take-back', { body: { lineIds } }),
-      `${counted(lineIds.length, 'line')} taken back, waiting again.`,
-    )
-  const pair = ({ id, version }: Waiting, postingId: string, entryNo: number) =>
-    act(
-      () => api.POST('/api/waiting-lines/{id}/pair', { params: { path: { id } }, body: { version, postingId } }),
-      `The line is no. ${entryNo}; nothing was booked twice.`,
-      () => takeBack([id]),
-    )
 
   function takeAlike() {
     if (!alike) return
@@ -380,24 +338,3 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
 /** The entries that a line may be besides the one that is proposed, each of which has a key. */
 const othersOf = (line: Waiting | undefined) =>
   (line?.alternatives ?? []).filter((a) => a.postingId !== line?.proposal?.standing?.postingId).slice(0, 3)
-
-/** A line with those that are posted with it. */
-const linesOf = ({ lineId, twin, known }: Schemas['AcceptedJson']) => [
-  lineId,
-  ...(twin ? [twin.lineId] : []),
-  ...(known?.withLines ?? []).map((other) => other.lineId),
-]
-
-/** Which lines stayed, in words. */
-function stays([first, ...more]: Schemas['StayedJson'][]): string {
-  if (!first) return ''
-  return more.length === 0 ? `1 line stayed: ${first.why}` : `${more.length + 1} lines stayed; the first: ${first.why}`
-}
-
-/** As which entries lines were posted, made or there before. */
-function told({ entryNos, knownNos }: Schemas['PostedJson']): string {
-  const made = entryNos.length > 1 ? `as nos. ${entryNos[0]} to ${entryNos.at(-1)}` : `as no. ${entryNos[0]}`
-  const known = `${knownNos.length > 1 ? 'nos.' : 'no.'} ${knownNos.join(', ')} already`
-  if (knownNos.length === 0) return ` ${made}`
-  return entryNos.length === 0 ? `: in the books as ${known}` : ` ${made}; in the books as ${known}`
-}

@@ -1,17 +1,19 @@
 import { useQuery } from '@tanstack/react-query'
-import { Fragment, type ReactNode, useEffect, useRef } from 'react'
+import { Fragment } from 'react'
 import { accounts } from '@/api/queries'
 import { MayChange } from '@/app/MayChange'
-import { type Account, AccountPicker } from '@/parts/AccountPicker'
+import type { Account } from '@/parts/AccountPicker'
 import { Flow } from '@/parts/Amount'
 import { Button } from '@/parts/Button'
 import { Check } from '@/parts/Check'
 import { Fold } from '@/parts/Fold'
-import { counted, day, figure, signed } from '@/parts/figures'
+import { day, figure } from '@/parts/figures'
 import { type Column, Grid, type Item, type RowState } from '@/parts/grid/Grid'
 import { chip, raw } from '@/parts/look'
 import type { Selection } from '@/parts/useSelection'
+import { AnswerBox } from './AnswerBox'
 import { type Answer, type Booking, isReady, payeeOf, type Standing } from './booking'
+import { Evidence } from './Evidence'
 import type { Reason, Stack, StacksPage, Waiting } from './types'
 
 const REASONS: Record<Reason, { name: string; why: string }> = {
@@ -220,50 +222,6 @@ function LineCells({
   )
 }
 
-/** Says on the line itself where it is booked: a few letters and Enter. */
-function AnswerBox({
-  line,
-  onAnswered,
-  onLeft,
-}: {
-  line: Waiting
-  onAnswered: Props['onAnswered']
-  onLeft: () => void
-}) {
-  const box = useRef<HTMLInputElement | null>(null)
-  // After the row has got the focus that goes with the selection.
-  useEffect(() => {
-    const later = setTimeout(() => box.current?.focus())
-    return () => clearTimeout(later)
-  }, [])
-  return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: it only listens to the box in it
-    <div
-      onClick={(event) => event.stopPropagation()}
-      onKeyDown={(event) => {
-        event.stopPropagation()
-        if (event.key === 'Escape') onLeft()
-      }}
-    >
-      <AccountPicker
-        key={line.id}
-        line
-        inputRef={(element) => {
-          box.current = element
-        }}
-        aria-label={`Books to, ${line.text}`}
-        value={undefined}
-        bookId={line.bookId}
-        otherBooks
-        without={line.accountId}
-        mayCreate={line.amount.startsWith('-') ? 'EXPENSE' : 'INCOME'}
-        onChange={(account) => account && onAnswered(line, account)}
-        onUnknown={() => {}}
-      />
-    </div>
-  )
-}
-
 function standsAs({ entries, withLines, difference }: Standing): string {
   const nos = entries.map((entry) => entry.entryNo).join(', ')
   if (entries.length > 1) return `is nos. ${nos}`
@@ -276,79 +234,3 @@ function PartNames({ booking }: { booking: Booking }) {
   if (booking.parts.length > 1) return <>{booking.parts.length} places</>
   return <>{all.find((a) => a.id === only?.accountId)?.name ?? 'choose…'}</>
 }
-
-function Evidence({ line }: { line: Waiting }) {
-  const [known] = line.alternatives
-  const { rule, standing, several, part, nearly, half, before } = line.proposal ?? {}
-  if (several) {
-    return (
-      <Likely sure={line.proposal?.sure}>
-        {several.entries.length} entries add up to it{several.rivalled && ', others do too'}
-      </Likely>
-    )
-  }
-  if (part) {
-    return (
-      <Likely sure={line.proposal?.sure}>
-        adds up with {counted(part.others.length, 'line')}
-        {part.rivalled && ', others do too'}
-      </Likely>
-    )
-  }
-  if (nearly) {
-    return (
-      <Likely sure={false}>
-        {signed(nearly.difference)} beyond {figure(nearly.entry.amount)}, says {nearly.sharedWords.join(' ')}
-      </Likely>
-    )
-  }
-  if (standing) {
-    const said = standing.sharedWords.length ? `, says ${standing.sharedWords.join(' ')}` : ', no word in common'
-    return (
-      <Likely sure={line.proposal?.sure}>
-        {apart(standing.daysApart)}
-        {standing.rivalled ? ', one of several' : said}
-      </Likely>
-    )
-  }
-  if (half) {
-    return (
-      <Likely sure={line.proposal?.sure}>
-        {half.accountName}, {day(half.bookedOn)}
-        {half.rivalled ? ', one of several' : half.named ? '' : ', only the amount fits'}
-      </Likely>
-    )
-  }
-  if (rule) {
-    return (
-      <>
-        rule {rule.ruleNo}: {rule.told}
-        {rule.atRateOfTheDay && <span className="text-heartwood">, at the rate of the day</span>}
-      </>
-    )
-  }
-  if (before) {
-    const nos = before.entries.map((e) => e.entryNo)
-    return (
-      <Likely sure={line.proposal?.sure}>
-        as nos. {nos.slice(0, -1).join(', ')} and {nos.at(-1)}
-        {before.likeTexts.length > 0 && `, like ${before.likeTexts[0]}`}
-      </Likely>
-    )
-  }
-  if (known) {
-    return (
-      <span className="text-heartwood">
-        perhaps no. {known.entryNo}, {apart(known.daysApart)}
-      </span>
-    )
-  }
-  return <>no rule has its words</>
-}
-
-/** What is not sure is said in another tone, and not ticked by itself. */
-function Likely({ sure, children }: { sure: boolean | undefined; children: ReactNode }) {
-  return <span className={sure ? undefined : 'text-heartwood'}>{children}</span>
-}
-
-const apart = (days: number) => (days === 0 ? 'same day' : `${counted(days, 'day')} apart`)

@@ -31,10 +31,11 @@ export function StatementSheet() {
   })
   if (sheet.error && !sheet.data) return <Failed error={sheet.error} retry={sheet.refetch} />
   if (!sheet.data) return <Loading what="the statement" />
-  return <SheetPage key={statementId} sheet={sheet.data} />
+  return <SheetPage key={statementId} stored={sheet.data} />
 }
 
-function SheetPage({ sheet }: { sheet: Sheet }) {
+function SheetPage({ stored }: { stored: Sheet }) {
+  const { sheet, tick } = useTicks(stored)
   const says = useSays()
   const navigate = useNavigate()
   const search = useScopeSearch()
@@ -58,7 +59,6 @@ function SheetPage({ sheet }: { sheet: Sheet }) {
     }
   }
   const path = { id: sheet.id }
-  const tick = useTicks(sheet)
   function tickAllAtBank() {
     const open = atBank.filter((p) => !p.ticked)
     tick(

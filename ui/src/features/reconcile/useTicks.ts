@@ -1,4 +1,4 @@
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
 import { api, data, type Schemas } from '@/api/client'
 import { queryClient } from '@/api/queries'
 import { useSays } from '@/app/says'
@@ -6,43 +6,51 @@ import { useSays } from '@/app/says'
 type Sheet = Schemas['SheetJson']
 type Ticked = Schemas['TickedJson']
 
+interface Tick {
+  postingIds: string[]
+  ticked: boolean
+}
+
 /**
  * Ticks postings of a sheet. Each tick is seen at once, sent when the one before it was answered, and put right by
- * the answer; when one is refused, those behind it are dropped and the sheet is read anew.
+ * the answer; when one is refused, those behind it are dropped. What is on its way is shown over whatever is read
+ * meanwhile, so that the next key never acts on what is of before.
  */
-export function useTicks(sheet: Sheet) {
+export function useTicks(stored: Sheet): { sheet: Sheet; tick: (postingIds: string[], ticked: boolean) => void } {
   const says = useSays()
-  const key = ['sheet', sheet.id]
-  const waiting = useRef<{ postingIds: string[]; ticked: boolean }[]>([])
+  const key = ['sheet', stored.id]
+  const queue = useRef<Tick[]>([])
   const sending = useRef(false)
+  const [onTheirWay, setOnTheirWay] = useState<Tick[]>([])
 
   async function send() {
     if (sending.current) return
     sending.current = true
-    for (;;) {
-      const next = waiting.current.shift()
-      if (!next) break
+    for (let next = queue.current[0]; next; next = queue.current[0]) {
       try {
-        const path = { id: sheet.id }
+        const path = { id: stored.id }
         const answer = await data(api.PUT('/api/statements/{id}/ticks', { params: { path }, body: next }))
-        const after = waiting.current
-        queryClient.setQueryData<Sheet>(key, (old) => old && seen(merged(old, answer), after))
+        // What is being read may be of before this tick.
+        await queryClient.cancelQueries({ queryKey: key })
+        queryClient.setQueryData<Sheet>(key, (old) => old && merged(old, answer))
+        queue.current = queue.current.slice(1)
         says.clear()
       } catch (error) {
-        waiting.current = []
+        queue.current = []
         says.failed(error)
-        await queryClient.invalidateQueries({ queryKey: key })
       }
+      setOnTheirWay(queue.current)
     }
     sending.current = false
+    await queryClient.invalidateQueries({ queryKey: key })
   }
-  return function tick(postingIds: string[], ticked: boolean) {
-    if (postingIds.length === 0 || sheet.finished) return
-    const one = { postingIds, ticked }
-    waiting.current.push(one)
-    queryClient.setQueryData<Sheet>(key, (old) => old && seen(old, [one]))
+  function tick(postingIds: string[], ticked: boolean) {
+    if (postingIds.length === 0 || stored.finished) return
+    queue.current = [...queue.current, { postingIds, ticked }]
+    setOnTheirWay(queue.current)
     void send()
   }
+  return { sheet: seen(stored, onTheirWay), tick }
 }
 
 /** The sheet with what ticking changed of it. */
@@ -59,7 +67,7 @@ function merged(sheet: Sheet, { postings, ...changed }: Ticked): Sheet {
 }
 
 /** The sheet with ticks that are on their way; its figures are not guessed. */
-function seen(sheet: Sheet, ticks: { postingIds: string[]; ticked: boolean }[]): Sheet {
+function seen(sheet: Sheet, ticks: Tick[]): Sheet {
   if (ticks.length === 0) return sheet
   const on = new Map(ticks.flatMap((t) => t.postingIds.map((id) => [id, t.ticked])))
   return {

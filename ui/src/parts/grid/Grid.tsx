@@ -13,6 +13,8 @@ export interface Column {
   end?: boolean
   /** A class for what is not shown in a narrow window; the cells need it too. */
   off?: string
+  /** How the rows are sorted by it, if they are. */
+  sort?: 'ascending' | 'descending'
 }
 
 /** A row to select, or a band between rows: the name of what follows, or what a row opened to. */
@@ -102,8 +104,13 @@ export function Grid<T>({
       <thead>
         <tr>
           {columns.map((column, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: columns stay in their order
-            <th key={i} scope="col" className={`${column.end ? 'text-right' : ''} ${column.off ?? ''}`}>
+            <th
+              // biome-ignore lint/suspicious/noArrayIndexKey: columns stay in their order
+              key={i}
+              scope="col"
+              aria-sort={column.sort}
+              className={`${column.end ? 'text-right' : ''} ${column.off ?? ''}`}
+            >
               {column.head}
             </th>
           ))}

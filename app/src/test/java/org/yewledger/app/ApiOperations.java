@@ -117,6 +117,9 @@ final class ApiOperations {
     if (name.equals("from") && isPlain) {
       return "\"USD\"";
     }
+    if (name.equals("month") && isPlain) {
+      return "\"2026-09\"";
+    }
     if (name.equals("zone")) {
       return "\"Europe/Amsterdam\"";
     }

@@ -107,7 +107,9 @@ public class EntryMarksTest extends AppTest {
         h.api().put(path, wanted.formatted(payee.path("version").asInt(), "Greengage")).status(),
         204);
     assertEquals(newest(h).path("payee").asString(), "Greengage");
-    assertEquals(h.api().get("/api/entries?text=gage%20shop").json().path("count").asInt(), 1);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=gage%20shop").json().path(0).path("count").asInt(),
+        1);
     assertEquals(
         h.api().put(path, wanted.formatted(payee.path("version").asInt(), "Again")).status(), 409);
     String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
@@ -161,8 +163,10 @@ public class EntryMarksTest extends AppTest {
     assertEquals(marked.path("reference").asString(), "R-12");
     assertEquals(marked.path("method").asString(), "CARD");
     assertEquals(marked.path("tags").toString(), "[\"autumn\",\"Fair\"]");
-    assertEquals(h.api().get("/api/entries?text=autumn").json().path("count").asInt(), 1);
-    assertEquals(h.api().get("/api/entries?text=r-12").json().path("count").asInt(), 1);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=autumn").json().path(0).path("count").asInt(), 1);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=r-12").json().path(0).path("count").asInt(), 1);
     JsonNode fewer = revise(h, marked, "\"tags\":[\"FAIR\"],").json();
     assertEquals(fewer.path("tags").toString(), "[\"Fair\"]");
     String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();

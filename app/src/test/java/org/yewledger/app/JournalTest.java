@@ -7,8 +7,10 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -95,20 +97,58 @@ public class JournalTest extends AppTest {
   }
 
   @Test
-  public void aMonthABookAndATextNarrowIt() {
-    assertEquals(h.api().get("/api/entries?month=2026-08").json().path("count").asInt(), 155);
+  public void balancesStayRightUnderAQueryAndFromADayOn() {
+    String register = "/api/accounts/" + h.current().id() + "/register";
+    Map<String, String> balances = new HashMap<>();
+    List<JsonNode> all = allPages(register, "rows");
+    all.forEach(r -> balances.put(r.path("postingId").asString(), r.path("balance").asString()));
+    for (String query :
+        List.of("amount:>5", "no:20..60", "opening", "-groceries", "date:2026-08-10")) {
+      List<JsonNode> found = allPages(register + "?text=" + query.replace(">", "%3E"), "rows");
+      assertTrue(!found.isEmpty() && found.size() < all.size(), query + " finds " + found.size());
+      for (JsonNode row : found) {
+        assertEquals(
+            row.path("balance").asString(),
+            balances.get(row.path("postingId").asString()),
+            query + ", no. " + row.path("entryNo"));
+      }
+      JsonNode totals = h.api().get(register + "/totals?text=" + query.replace(">", "%3E")).json();
+      assertEquals(totals.path("count").asInt(), found.size(), query);
+    }
+    List<JsonNode> from = allPages(register + "?at=2026-08-12", "rows");
+    assertEquals(from.getFirst().path("date").asString(), "2026-08-12");
     assertEquals(
-        h.api().get("/api/entries?book=" + h.press().bookId()).json().path("count").asInt(), 0);
-    assertEquals(h.api().get("/api/entries?text=opening").json().path("count").asInt(), 1);
-    assertEquals(h.api().get("/api/entries?text=GROCER").json().path("count").asInt(), LINES);
+        from.getFirst().path("balance").asString(),
+        balances.get(from.getFirst().path("postingId").asString()));
+  }
+
+  @Test
+  public void aMonthABookAndATextNarrowIt() {
+    assertEquals(
+        h.api().get("/api/entries/totals?month=2026-08").json().path(0).path("count").asInt(), 155);
+    assertEquals(
+        h.api()
+            .get("/api/entries/totals?book=" + h.press().bookId())
+            .json()
+            .path(0)
+            .path("count")
+            .asInt(),
+        0);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=opening").json().path(0).path("count").asInt(), 1);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=GROCER").json().path(0).path("count").asInt(), LINES);
   }
 
   @Test
   public void signsOfSearchPatternsAreTakenLiterally() {
-    assertEquals(h.api().get("/api/entries?text=100%25").json().path("count").asInt(), LINES);
-    assertEquals(h.api().get("/api/entries?text=no_25").json().path("count").asInt(), 11);
-    assertEquals(h.api().get("/api/entries?text=noX25").json().path("count").asInt(), 0);
-    assertEquals(h.api().get("/api/entries?text=!").json().path("count").asInt(), 0);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=100%25").json().path(0).path("count").asInt(), LINES);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=no_25").json().path(0).path("count").asInt(), 11);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=noX25").json().path(0).path("count").asInt(), 0);
+    assertEquals(h.api().get("/api/entries/totals?text=!").json().path(0).path("count").asInt(), 0);
   }
 
   @Test

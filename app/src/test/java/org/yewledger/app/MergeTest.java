@@ -69,7 +69,7 @@ public class MergeTest extends AppTest {
   }
 
   private static int count(Household h) {
-    return h.api().get("/api/entries?text=greengage").json().path("count").asInt();
+    return h.api().get("/api/entries/totals?text=greengage").json().path(0).path("count").asInt();
   }
 
   @Test

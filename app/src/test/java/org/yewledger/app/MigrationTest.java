@@ -105,6 +105,14 @@ public class MigrationTest {
   }
 
   @Test
+  public void entriesKnowWhatTheyMove() throws SQLException {
+    assertEquals(
+        one(
+            "select string_agg(concat_ws(' ', no, moved_minor, moved_currency, transfer), ', ' order by no) from entry where household_id = :h"),
+        "1 100000 EUR t, 2 -4820 EUR f, 3 10000 EUR t, 4 -500 EUR f");
+  }
+
+  @Test
   public void theAuditFindsNothing() throws Exception {
     AuditRun audit = AuditRun.of("yew_migration_test");
     assertEquals(audit.exit(), 0, audit.says());

@@ -38,7 +38,8 @@ public class PackagesAndTablesTest extends AppTest {
           Map.entry("payee", "payee payee_alias"),
           Map.entry("bankline", "batch bank_line bank_line_state line_link"),
           Map.entry(
-              "journal", "entry posting tag entry_tag account_month account_year closed_month"),
+              "journal",
+              "entry posting tag entry_tag account_month account_year closed_month journal_view"),
           Map.entry("rules", "rule rule_account"),
           Map.entry("reconcile", "statement statement_lines agreement"),
           Map.entry("gather", "file_route table_layout"),

@@ -123,7 +123,8 @@ public class ProposalsTest extends AppTest {
     assertEquals(posted.json().path("entryNos").size(), 0);
     assertEquals(posted.json().path("knownNos").size(), 1);
     assertEquals(balance(h, h.card().id()), "296.18");
-    assertEquals(h.api().get("/api/entries?text=greengage").json().path("count").asInt(), 1);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=greengage").json().path(0).path("count").asInt(), 1);
   }
 
   @Test

@@ -57,7 +57,8 @@ public class QuickEntryTest extends AppTest {
     assertEquals(read.at("/holds/after").asString(), "947.60");
     assertEquals(read.has("missing"), false, read.toString());
     // Nothing was booked by reading.
-    assertEquals(h.api().get("/api/entries?text=greengage").json().path("count").asInt(), 2);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=greengage").json().path(0).path("count").asInt(), 2);
 
     JsonNode again = enter(h, typed("", "greengage market", "", "")).json();
     assertEquals(again.path("payee").asString(), "Greengage Market");
@@ -72,10 +73,12 @@ public class QuickEntryTest extends AppTest {
     enter(h, typed("", "Kiosk", "3.10", places(h.current().id(), h.groceries().id())));
     String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
     assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
-    assertEquals(h.api().get("/api/entries?text=kiosk").json().path("count").asInt(), 0);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=kiosk").json().path(0).path("count").asInt(), 0);
     act = h.api().get("/api/acts/next").json().at("/redo/id").asString();
     assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
-    assertEquals(h.api().get("/api/entries?text=kiosk").json().path("count").asInt(), 1);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=kiosk").json().path(0).path("count").asInt(), 1);
   }
 
   @Test
@@ -142,7 +145,8 @@ public class QuickEntryTest extends AppTest {
     assertEquals(h.api().delete(path + "?version=9").status(), 409);
     assertEquals(h.api().delete(path + "?version=0").status(), 204);
     assertEquals(h.api().get(path).status(), 404);
-    assertEquals(h.api().get("/api/entries?text=kiosk").json().path("count").asInt(), 1);
+    assertEquals(
+        h.api().get("/api/entries/totals?text=kiosk").json().path(0).path("count").asInt(), 1);
     JsonNode acts = h.api().get("/api/acts?entry=" + first.path("id").asString()).json();
     assertEquals(
         acts.at("/acts/0/words").asString(),

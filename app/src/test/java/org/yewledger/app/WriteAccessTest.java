@@ -111,6 +111,8 @@ public class WriteAccessTest extends AppTest {
   private static final Set<String> OWN_HOUSEHOLD_ONLY =
       Set.of(
           "PUT /api/session/formats",
+          "PUT /api/journal/columns",
+          "POST /api/journal/views",
           "PUT /api/session/keys",
           "POST /api/flows",
           "POST /api/books",

@@ -21,6 +21,8 @@ public final class Bench {
           YearsBench::run,
           "post",
           PostBench::run,
+          "journal",
+          JournalBench::run,
           "load",
           LoadBench::run,
           "match",

@@ -14,7 +14,7 @@ import org.yewledger.app.platform.SignedIn;
  * the same pages in one of a single year, turn by turn in the same run.
  */
 final class YearsBench {
-  private static final String PASSWORD = "ten years of books";
+  static final String PASSWORD = "ten years of books";
   private static final int WARM_UP = 60;
   private static final int ROUNDS = 41;
 
@@ -69,7 +69,7 @@ final class YearsBench {
     }
   }
 
-  private static SignedIn founded(RunningApplication application, int years) throws Exception {
+  static SignedIn founded(RunningApplication application, int years) throws Exception {
     SignedIn owner =
         HouseholdFounding.newOwner(
             Ids.next(), "Years " + years, Ids.next() + "@aldercott.example", Ids.next());
@@ -85,7 +85,7 @@ final class YearsBench {
   }
 
   /** As PostgreSQL makes an identity of a text: {@code md5(text)::uuid}. */
-  private static String hash(String text) {
+  static String hash(String text) {
     try {
       byte[] md5 =
           java.security.MessageDigest.getInstance("MD5")

@@ -96,7 +96,7 @@ final class YearsHousehold {
         sql,
         """
         create temp table made as
-        select n, md5('ye' || n)::uuid as id, (date '2026-10-01' - interval '%1$d years')::date + (n * (365 * %1$d - 31) / %2$d)::int as day,
+        select n, md5('ye' || n)::uuid as id, (date '2026-10-01' - interval '%1$d years')::date + (n::bigint * (365 * %1$d - 31) / %2$d)::int as day,
                n %% 20 as bank, n %% 80 as category, 100 + n * 37 %% 9000 as amount
           from generate_series(1, %2$d) n\
         """,
@@ -134,8 +134,9 @@ final class YearsHousehold {
     run(
         sql,
         """
-        insert into entry (household_id, id, no, date, payee_id, note, origin, made_at, made_by)
-        select :h, id, n, day, md5('yy' || n %% 400)::uuid, '', 'BANK_LINE', now(), :h from made\
+        insert into entry (household_id, id, no, date, payee_id, note, origin, made_at, made_by, moved_minor, moved_currency, transfer)
+        select :h, id, n, day, md5('yy' || n %% 400)::uuid, case when n %% 50 = 0 then 'paid late, parcel ' || n else '' end,
+               'BANK_LINE', now(), :h, -amount, 'EUR', false from made\
         """);
     run(
         sql,

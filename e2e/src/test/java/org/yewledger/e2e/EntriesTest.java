@@ -114,4 +114,31 @@ public class EntriesTest extends BrowserTest {
     undo(page, 2);
     assertThat(row).hasCount(0);
   }
+
+  @Test
+  public void severalAreChangedAtOnceCountedFirstAndTakenBackAtOnce() {
+    Page page = signedIn();
+    open(page, "/journal?month=2026-10");
+    enter(page, "Quay Stall", "2.20");
+    enter(page, "Quay Stall", "3.30");
+    open(page, "/journal?month=2026-10&text=payee:stall");
+    assertThat(entries(page, "Quay Stall")).hasCount(2);
+    page.keyboard().press("b");
+    choose(page.getByLabel("Which entries"), "all that fit what is looked for");
+    page.getByLabel("Days to move by").fill("soon");
+    button(page, "Change them").click();
+    assertThat(dialog(page)).containsText("is not a number");
+    page.getByLabel("Days to move by").fill("1");
+    page.getByLabel("Tags to add").fill("stall, autumn");
+    assertThat(dialog(page)).containsText("2 entries would change");
+    assertNoViolations(page, "several entries being changed");
+    button(page, "Change 2 entries").click();
+    assertThat(page.getByText("2 entries changed.")).isVisible();
+    assertThat(entries(page, "autumn")).hasCount(2);
+    assertThat(dialog(page)).hasCount(0);
+    undo(page, 1);
+    assertThat(entries(page, "autumn")).hasCount(0);
+    undo(page, 2);
+    assertThat(entries(page, "Quay Stall")).hasCount(0);
+  }
 }

@@ -32,6 +32,7 @@ public class EveryViewTest extends BrowserTest {
           "/chart",
           "/chart/opening",
           "/books",
+          "/payees",
           "/currencies",
           "/people",
           "/you",

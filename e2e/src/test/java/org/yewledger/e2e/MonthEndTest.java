@@ -148,6 +148,8 @@ public class MonthEndTest extends BrowserTest {
       assertThat(page.getByText(after)).isVisible();
     }
     assertThat(difference(page)).hasText("0.00");
+    // What is seen is ahead of the answers.
+    page.waitForCondition(() -> sent.size() >= 16);
     assertEquals(sent.size(), 16, sent.toString());
     for (int i = 0; i < sent.size(); i++) {
       assertEquals(sent.get(i), i % 2 == 0 ? "sent" : "answered", sent.toString());

@@ -82,4 +82,24 @@ public class QuickEntryTest extends BrowserTest {
     }
     assertThat(rows(page, "38.38")).hasCount(0);
   }
+
+  @Test
+  public void enterThatComesBeforeTheNamesIsCarriedOutOnceTheyAreThere() {
+    Page page = signedIn();
+    page.route(
+        "**/api/payees?most=2000",
+        route -> {
+          page.waitForTimeout(700);
+          route.resume();
+        });
+    open(page, "/journal?month=2026-10");
+    page.keyboard().press("n");
+    assertThat(field(page, "Day")).isFocused();
+    page.keyboard().press("Enter");
+    page.keyboard().type("gr");
+    page.keyboard().press("Enter");
+    assertThat(field(page, "Amount")).isFocused();
+    assertThat(field(page, "Payee")).hasValue("Greengage Market");
+    page.keyboard().press("Escape");
+  }
 }

@@ -47,7 +47,11 @@ public class Screenshots extends BrowserTest {
     page.keyboard().press("a");
     assertThat(page.getByText("still apart")).isVisible();
     shoot("reconcile");
-    open(page, "/journal");
+    open(page, "/payees");
+    row("Greengage Market").click();
+    assertThat(page.getByText("Banks write")).isVisible();
+    shoot("payees");
+    open(page, "/journal?text=amount:%3E%3D10%20from:harbour");
     row("Northgate Fuel").first().click();
     assertThat(page.getByText("balances, EUR").first()).isVisible();
     page.keyboard().press("n");

@@ -1,6 +1,7 @@
 package org.yewledger.app.act;
 
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -34,6 +35,7 @@ public class UndoService {
   private final ActReader reader;
   private final HouseholdDays days;
   private final JdbcClient jdbc;
+  private final List<AfterUndo> afterwards;
   private final TransactionTemplate transaction;
 
   UndoService(
@@ -41,11 +43,13 @@ public class UndoService {
       ActReader reader,
       HouseholdDays days,
       JdbcClient jdbc,
+      List<AfterUndo> afterwards,
       PlatformTransactionManager transactions) {
     this.acts = acts;
     this.reader = reader;
     this.days = days;
     this.jdbc = jdbc;
+    this.afterwards = afterwards;
     this.transaction = new TransactionTemplate(transactions);
   }
 
@@ -96,6 +100,7 @@ public class UndoService {
     jdbc.sql("select hold_accounts_of_act(?)").param(act.id()).query(row -> {});
     UUID doing = acts.begin(redo ? ActKind.REDO : ActKind.UNDO, words, act.id());
     jdbc.sql("select undo_act(?)").param(act.id()).query(row -> {});
+    afterwards.forEach(a -> a.undone(act.id()));
     return doing;
   }
 

@@ -20,6 +20,7 @@ import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Method;
 import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Reason;
+import org.yewledger.core.report.Movement;
 
 /** A journal entry as stored; its postings stand beside it. */
 @Entity(name = "Entry")
@@ -54,6 +55,10 @@ public class EntryEntity {
   @Enumerated(EnumType.STRING)
   private @Nullable Countering counters;
 
+  private @Nullable Long movedMinor;
+  private @Nullable String movedCurrency;
+  private @Nullable Boolean transfer;
+
   private Instant madeAt;
   private UUID madeBy;
   @Version private int version;
@@ -71,6 +76,7 @@ public class EntryEntity {
     this.origin = entry.origin();
     this.madeAt = madeAt;
     this.madeBy = madeBy;
+    moved(Movement.of(entry.postings()));
   }
 
   /** What an entry says may change; its number and who made it when stay. */
@@ -80,6 +86,14 @@ public class EntryEntity {
     this.note = entry.note();
     this.reference = entry.marks().reference();
     this.method = entry.marks().method();
+    moved(Movement.of(entry.postings()));
+  }
+
+  /** Keeps what the entry moves, by which it is sought and sorted. */
+  void moved(Movement movement) {
+    this.movedMinor = movement.amount().minor();
+    this.movedCurrency = movement.amount().currency().getCode();
+    this.transfer = movement.transfer();
   }
 
   /** Its line is gone, and it stays: from now on it stands by the person's will. */

@@ -15,6 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.NotFound;
+import org.yewledger.app.platform.SignedIn;
 
 /**
  * Holds entries for the rest of a transaction: first the accounts that they stand on, then the
@@ -67,6 +68,22 @@ class EntryLocks {
   void entries(Collection<Seen> seen) {
     accountsOf(seen.stream().map(Seen::id).toList());
     seen.stream().sorted(Comparator.comparing(Seen::id)).forEach(this::held);
+  }
+
+  /**
+   * Holds entries as they are now, whatever a person saw of them; those that are gone are left out.
+   *
+   * @param others accounts that they get by the change
+   */
+  void held(Collection<UUID> ids, Collection<UUID> others) {
+    accountsOf(ids, others);
+    entities
+        .createNativeQuery(
+            "select * from entry where household_id = :household and id = any(:ids) order by id for update",
+            EntryEntity.class)
+        .setParameter("household", SignedIn.now().householdId())
+        .setParameter("ids", ids.toArray(UUID[]::new))
+        .getResultList();
   }
 
   private void accountsOf(Collection<UUID> entryIds, Collection<UUID> others) {

@@ -12,11 +12,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
+import org.yewledger.app.payee.PayeeEntity;
 import org.yewledger.app.payee.Payees;
 import org.yewledger.app.platform.HouseholdNumbers;
 import org.yewledger.app.platform.HouseholdNumbers.Of;
@@ -35,6 +37,9 @@ import org.yewledger.core.post.Because;
 public class EntryStore {
   /** A stored entry and its postings, in the entry's order. */
   public record Stored(EntryEntity entry, List<PostingEntity> postings) {}
+
+  /** An entry, and the form that it gets. */
+  record Revised(EntryEntity entry, Revision revision) {}
 
   private record AccountMonth(UUID accountId, LocalDate month) {}
 
@@ -139,13 +144,39 @@ public class EntryStore {
 
   /** Gives an entry the form that the core has worked out; number and identity stay. */
   public void revise(EntryEntity entry, Revision revision) {
-    Entry wanted = revision.wanted();
-    List<PostingEntity> before = postingsOf(List.of(entry.id()));
+    revise(List.of(new Revised(entry, revision)));
+  }
+
+  /**
+   * Gives entries their forms; the kept totals of all of them are held before the first changes.
+   */
+  void revise(List<Revised> all) {
+    List<UUID> ids = all.stream().map(r -> r.entry().id()).toList();
+    Map<UUID, List<PostingEntity>> before =
+        postingsOf(ids).stream().collect(Collectors.groupingBy(PostingEntity::entryId));
     var months = new ArrayList<AccountMonth>();
-    before.forEach(p -> months.add(month(p.accountId(), p.date())));
-    wanted.postings().forEach(p -> months.add(month(p.account().id(), wanted.date())));
+    before.values().stream()
+        .flatMap(List::stream)
+        .forEach(p -> months.add(month(p.accountId(), p.date())));
+    List<Entry> forms = all.stream().map(r -> r.revision().wanted()).toList();
+    forms.forEach(
+        form -> form.postings().forEach(p -> months.add(month(p.account().id(), form.date()))));
     holdMonths(months);
-    entry.become(wanted, payees.named(List.of(wanted.payee())).of(wanted.payee()));
+    Payees.ByName known = payees.named(forms.stream().map(Entry::payee).toList());
+    all.forEach(r ->
+        become(
+            r.entry(),
+            r.revision(),
+            before.getOrDefault(r.entry().id(), List.of()),
+            known.of(r.revision().wanted().payee())));
+    entities.flush();
+    tags.mark(ids, forms);
+  }
+
+  private void become(
+      EntryEntity entry, Revision revision, List<PostingEntity> before, PayeeEntity payee) {
+    Entry wanted = revision.wanted();
+    entry.become(wanted, payee);
     for (int place = 0; place < wanted.postings().size(); place++) {
       Integer kept = revision.kept().get(place);
       if (kept == null) {
@@ -159,8 +190,6 @@ public class EntryStore {
         entities.remove(before.get(i));
       }
     }
-    entities.flush();
-    tags.mark(List.of(entry.id()), List.of(wanted));
   }
 
   /** Lets what was read be read again, after rows were changed by SQL. */

@@ -2,6 +2,7 @@ package org.yewledger.app.journal;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.UUID;
@@ -17,13 +18,18 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.BulkJson.BulkChangeJson;
+import org.yewledger.app.journal.BulkJson.BulkOutcomeJson;
 import org.yewledger.app.journal.JournalJson.AgainJson;
 import org.yewledger.app.journal.JournalJson.CounterJson;
 import org.yewledger.app.journal.JournalJson.DraftJson;
 import org.yewledger.app.journal.JournalJson.EntryJson;
 import org.yewledger.app.journal.JournalJson.JournalPageJson;
 import org.yewledger.app.journal.JournalJson.MergeEntriesJson;
+import org.yewledger.app.journal.JournalJson.MovedJson;
 import org.yewledger.app.journal.JournalJson.RegisterJson;
+import org.yewledger.app.journal.JournalJson.RegisterTotalsJson;
+import org.yewledger.app.journal.QueryJson.QueryReadJson;
 import org.yewledger.app.journal.QuickEntryJson.QuickReadJson;
 import org.yewledger.app.journal.QuickEntryJson.QuickTypedJson;
 
@@ -32,40 +38,74 @@ import org.yewledger.app.journal.QuickEntryJson.QuickTypedJson;
 @Tag(name = "journal")
 class JournalController {
   private final JournalService journal;
+  private final QueryService queries;
   private final RegisterService registers;
   private final RevisionService revisions;
   private final CounterService counters;
   private final MergeService merges;
   private final QuickEntryService quick;
   private final EntryService entries;
+  private final BulkService bulk;
   private final ChartService charts;
 
   JournalController(
       JournalService journal,
+      QueryService queries,
       RegisterService registers,
       RevisionService revisions,
       CounterService counters,
       MergeService merges,
       QuickEntryService quick,
       EntryService entries,
+      BulkService bulk,
       ChartService charts) {
     this.journal = journal;
+    this.queries = queries;
     this.registers = registers;
     this.revisions = revisions;
     this.counters = counters;
     this.merges = merges;
     this.quick = quick;
     this.entries = entries;
+    this.bulk = bulk;
     this.charts = charts;
   }
 
+  /**
+   * A page of the journal.
+   *
+   * @param text a query; {@code /api/entries/query} says what it means
+   * @param month narrows what does not name days itself
+   * @param order a column, with a minus before it where the greatest comes first
+   * @param at the day to begin with, where it is sorted by date
+   */
   @GetMapping("/api/entries")
   JournalPageJson entries(
       @RequestParam @Nullable UUID book,
       @RequestParam @Nullable YearMonth month,
       @RequestParam(defaultValue = "") String text,
+      @RequestParam(defaultValue = "-date") String order,
+      @RequestParam @Nullable LocalDate at,
       @RequestParam @Nullable String after) {
-    return journal.page(new JournalService.Filter(book, month, text), PageKey.parse(after));
+    return journal.page(
+        new JournalService.Filter(book, month, text),
+        new JournalService.Part(EntryOrder.parse(order), at, after));
+  }
+
+  /** What all of it comes to, by currency. */
+  @GetMapping("/api/entries/totals")
+  List<MovedJson> totals(
+      @RequestParam @Nullable UUID book,
+      @RequestParam @Nullable YearMonth month,
+      @RequestParam(defaultValue = "") String text) {
+    return journal.totals(new JournalService.Filter(book, month, text));
+  }
+
+  /** What a typed query means, and what may be typed where the caret stands. */
+  @GetMapping("/api/entries/query")
+  QueryReadJson query(
+      @RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "0") int caret) {
+    return queries.read(text, caret);
   }
 
   /** What the fields of an entry mean that is being typed. Books nothing. */
@@ -84,6 +124,18 @@ class JournalController {
   @GetMapping("/api/entries/{id}")
   EntryJson entry(@PathVariable UUID id) {
     return journal.entry(id);
+  }
+
+  /** Counts what one change to many entries would do. Changes nothing. */
+  @PostMapping("/api/entries/bulk/count")
+  BulkOutcomeJson countBulk(@Valid @RequestBody BulkChangeJson wanted) {
+    return bulk.count(wanted.meant(), wanted.change(charts.chart()));
+  }
+
+  /** Makes one change to many entries, as one act. */
+  @PostMapping("/api/entries/bulk")
+  BulkOutcomeJson changeBulk(@Valid @RequestBody BulkChangeJson wanted) {
+    return bulk.change(wanted.meant(), wanted.change(charts.chart()));
   }
 
   /** Gives an entry another form; number and identity stay, and history keeps each form. */
@@ -129,8 +181,25 @@ class JournalController {
     return journal.entry(id);
   }
 
+  /**
+   * A page of an account's register, newest first, each posting with the balance after it.
+   *
+   * @param text a query, as for the journal
+   * @param at the day to begin with
+   */
   @GetMapping("/api/accounts/{id}/register")
-  RegisterJson register(@PathVariable UUID id, @RequestParam @Nullable String after) {
-    return registers.register(id, PageKey.parse(after));
+  RegisterJson register(
+      @PathVariable UUID id,
+      @RequestParam(defaultValue = "") String text,
+      @RequestParam @Nullable LocalDate at,
+      @RequestParam @Nullable String after) {
+    return registers.register(id, new RegisterService.Part(text, at, after));
+  }
+
+  /** What the postings of a register that fit come to. */
+  @GetMapping("/api/accounts/{id}/register/totals")
+  RegisterTotalsJson registerTotals(
+      @PathVariable UUID id, @RequestParam(defaultValue = "") String text) {
+    return registers.totals(id, text);
   }
 }

@@ -8,6 +8,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.platform.Texts;
@@ -98,7 +99,8 @@ final class JournalJson {
    * @param from where the money came from: an account, or how many
    * @param to where it went
    * @param betweenBooks what moves between books, in words; empty where one book is touched
-   * @param state that of its least confirmed posting at a bank
+   * @param tax the sales tax in it, whichever way it goes
+   * @param state that of its least confirmed posting at a bank; null if it has none
    * @param atBank whether bank lines confirm it
    */
   record EntryJson(
@@ -121,16 +123,31 @@ final class JournalJson {
       String currency,
       String from,
       String to,
-      PostingState state,
+      @Nullable BigDecimal tax,
+      @Nullable PostingState state,
       boolean atBank,
       List<BookPostingsJson> books,
       String betweenBooks) {}
 
+  /** A page of the journal; {@code next} leads on, null at the end. */
+  record JournalPageJson(List<EntryJson> entries, @Nullable String next) {}
+
   /**
-   * A page of the journal; {@code next} leads on to older entries, null at the end. {@code count}
-   * goes up to 1,000; one more says that there are more.
+   * What entries come to, in one currency.
+   *
+   * @param in what came in; {@code out} what went out, below zero; transfers are in neither
    */
-  record JournalPageJson(List<EntryJson> entries, int count, @Nullable String next) {}
+  record MovedJson(String currency, long count, BigDecimal in, BigDecimal out, long transfers) {
+    static MovedJson of(EntrySearch.Moved moved) {
+      CurrencyUnit currency = CurrencyUnit.of(moved.currency());
+      return new MovedJson(
+          moved.currency(),
+          moved.count(),
+          Amount.ofMinor(moved.in(), currency).decimal(),
+          Amount.ofMinor(moved.out(), currency).decimal(),
+          moved.transfers());
+    }
+  }
 
   record RegisterRowJson(
       UUID postingId,
@@ -145,6 +162,9 @@ final class JournalJson {
       BigDecimal balance,
       PostingState state,
       @Nullable LocalDate statementOn) {}
+
+  /** What postings of a register come to; {@code out} is above zero. */
+  record RegisterTotalsJson(long count, BigDecimal in, BigDecimal out) {}
 
   record RegisterJson(
       UUID accountId,

@@ -6,13 +6,15 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.payee.PayeeFollower;
 import org.yewledger.app.payee.PayeeUse;
 import org.yewledger.app.platform.SignedIn;
 
-/** Counts the entries of payees. */
+/** Counts the entries of payees, and takes them along when a payee becomes part of another. */
 @Component
-class PayeeEntries implements PayeeUse {
+class PayeeEntries implements PayeeUse, PayeeFollower {
   private final JdbcClient jdbc;
 
   PayeeEntries(JdbcClient jdbc) {
@@ -30,5 +32,14 @@ class PayeeEntries implements PayeeUse {
           used.put(row.getObject(1, UUID.class), row.getInt(2));
         });
     return used;
+  }
+
+  @Override
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void merged(Payee from, Payee into) {
+    jdbc.sql(
+            "update entry set payee_id = ?, version = version + 1 where household_id = ? and payee_id = ?")
+        .params(into.id(), SignedIn.now().householdId(), from.id())
+        .update();
   }
 }

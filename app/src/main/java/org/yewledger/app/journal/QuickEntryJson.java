@@ -30,7 +30,7 @@ final class QuickEntryJson {
    * @param toId where it goes; on a fixed account the other place, whichever way it goes
    * @param parts what it is split into, on a fixed account
    * @param restToSuspense whether what the parts leave stands in suspense
-   * @param arrives what arrives on an account of one's own in another currency
+   * @param arrives what arrives on an account of one's own in another currency, as it is typed
    */
   record QuickTypedJson(
       @NotNull @Size(max = Texts.SHORT) String day,
@@ -42,7 +42,7 @@ final class QuickEntryJson {
       @Nullable UUID toId,
       @Nullable @Size(max = 100) List<@NotNull @Valid PartJson> parts,
       @Nullable Boolean restToSuspense,
-      @Nullable BigDecimal arrives,
+      @Nullable @Size(max = Texts.SHORT) String arrives,
       @Nullable @Size(max = Texts.NOTE) String note,
       @Nullable @Size(max = Texts.NAME) String reference,
       @Nullable Method method,
@@ -51,19 +51,18 @@ final class QuickEntryJson {
       @Nullable Boolean untaxed) {
     QuickEntry.Typing toTyping(Chart chart) {
       Account fixed = account(fixedId, chart);
-      Account to = account(toId, chart);
       return new QuickEntry.Typing(
           day,
           payee,
           amount,
           fixed,
           account(fromId, chart),
-          to,
+          account(toId, chart),
           fixed == null || parts == null
               ? List.of()
               : parts.stream().map(p -> p.toPart(fixed, chart)).toList(),
           Boolean.TRUE.equals(restToSuspense),
-          arrives == null || to == null ? null : Amount.of(arrives, to.currency()),
+          arrives == null ? "" : arrives,
           note == null ? "" : note,
           reference == null ? "" : reference,
           method,
@@ -141,6 +140,8 @@ final class QuickEntryJson {
    *
    * @param accountId the account whose line it is; null while that is not known
    * @param signed what that account pays, below zero, or receives; null while that is not known
+   * @param arrives what arrives on an account of one's own in another currency; null where there is
+   *     none
    * @param usual null for a payee whom nobody has been booked with
    * @param books the entry that it would become; empty while something is missing
    * @param missing why it cannot be booked yet; null if it can
@@ -152,6 +153,7 @@ final class QuickEntryJson {
       @Nullable UUID accountId,
       @Nullable UUID bookId,
       @Nullable BigDecimal signed,
+      @Nullable ReadMoneyJson arrives,
       @Nullable UsualJson usual,
       @Nullable PlaceJson from,
       @Nullable PlaceJson to,

@@ -109,6 +109,7 @@ class QuickEntryService {
         account == null ? null : account.id(),
         account == null ? null : account.bookId(),
         quick.signed().map(Amount::decimal).orElse(null),
+        quick.arrives() == null ? null : ReadMoneyJson.of(quick.arrives()),
         usual(earlier),
         PlaceJson.of(quick.from()),
         PlaceJson.of(quick.to()),

@@ -1,6 +1,5 @@
 package org.yewledger.app.journal;
 
-import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -9,17 +8,18 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.AgreedThrough;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryReader.EntryView;
-import org.yewledger.app.journal.EntryReader.EntryViews;
 import org.yewledger.app.journal.JournalJson.RegisterJson;
 import org.yewledger.app.journal.JournalJson.RegisterRowJson;
+import org.yewledger.app.journal.JournalJson.RegisterTotalsJson;
+import org.yewledger.app.journal.RegisterRows.Row;
 import org.yewledger.app.journal.StatementDays.StatementDay;
-import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.RunningBalance;
@@ -29,43 +29,58 @@ import org.yewledger.core.report.RunningBalance;
 class RegisterService {
   private static final int PAGE = 200;
 
-  private record Row(PostingEntity posting, EntryEntity entry) {}
+  /**
+   * Which part of a register is wanted.
+   *
+   * @param text a query, as the journal has it
+   * @param at the day to begin with; null for the newest
+   * @param after the key of the page before; null for the first
+   */
+  record Part(String text, @Nullable LocalDate at, @Nullable String after) {
+    private PageKey key() {
+      return PageKey.parse(after).notAfter(at == null ? PageKey.START.date() : at);
+    }
+  }
 
-  private final EntityManager entities;
+  private final RegisterRows rows;
+  private final RegisterBalances balances;
+  private final QueryService queries;
   private final ChartService charts;
-  private final EntryReader reader;
   private final StatementDays days;
   private final AgreedThrough agreed;
 
   RegisterService(
-      EntityManager entities,
+      RegisterRows rows,
+      RegisterBalances balances,
+      QueryService queries,
       ChartService charts,
-      EntryReader reader,
       StatementDays days,
       AgreedThrough agreed) {
-    this.entities = entities;
+    this.rows = rows;
+    this.balances = balances;
+    this.queries = queries;
     this.charts = charts;
-    this.reader = reader;
     this.days = days;
     this.agreed = agreed;
   }
 
   @Transactional(readOnly = true)
-  RegisterJson register(UUID accountId, PageKey after) {
+  RegisterJson register(UUID accountId, Part part) {
     Chart chart = charts.chart();
     Account account = chart.account(accountId);
-    List<Row> rows = rows(accountId, after);
+    PageKey after = part.key();
+    List<Row> page = rows.page(accountId, sought(part.text()), after, PAGE);
     Map<UUID, StatementDay> statements =
         days.of(
-            rows.stream()
+            page.stream()
                 .map(r -> r.posting().statementId())
                 .filter(Objects::nonNull)
                 .collect(Collectors.toSet()));
-    Amount balance = balanceThrough(account, after);
     String next = null;
-    if (rows.size() == PAGE) {
-      Row last = rows.getLast();
-      next = new PageKey(last.entry().date(), last.entry().no(), last.posting().place()).toString();
+    if (page.size() == PAGE) {
+      Row last = page.getLast();
+      next =
+          new PageKey(last.posting().date(), last.entry().no(), last.posting().place()).toString();
     }
     return new RegisterJson(
         account.id(),
@@ -74,32 +89,53 @@ class RegisterService {
         account.bookId(),
         chart.book(account.bookId()).name(),
         account.currency().getCode(),
-        balanceThrough(account, PageKey.START).decimal(),
+        balances.before(account, PageKey.START).decimal(),
         agreed.byAccount().get(accountId),
-        json(rows, balance, account, statements),
+        json(page, balancesOf(page, account, part, after), account, statements),
         next);
   }
 
-  private List<RegisterRowJson> json(
-      List<Row> rows, Amount balance, Account account, Map<UUID, StatementDay> statements) {
-    List<Amount> amounts = rows.stream().map(r -> r.posting().amount(account.currency())).toList();
-    List<Amount> balances = RunningBalance.newestFirst(balance, amounts);
-    EntryViews views = reader.byId(rows.stream().map(r -> r.entry().id()).toList());
-    var list = new ArrayList<RegisterRowJson>(rows.size());
-    for (int i = 0; i < rows.size(); i++) {
-      list.add(json(rows.get(i), amounts.get(i), balances.get(i), views, statements));
+  /** How many postings fit, and what they come to. */
+  @Transactional(readOnly = true)
+  RegisterTotalsJson totals(UUID accountId, String text) {
+    Account account = charts.chart().account(accountId);
+    RegisterRows.Totals totals = rows.totals(accountId, sought(text));
+    return new RegisterTotalsJson(
+        totals.count(),
+        Amount.ofMinor(totals.in(), account.currency()).decimal(),
+        Amount.ofMinor(-totals.out(), account.currency()).decimal());
+  }
+
+  private EntrySought sought(String text) {
+    return queries.sought(new JournalService.Filter(null, null, text));
+  }
+
+  /** Where every posting is there, each balance follows from the one before. */
+  private List<Amount> balancesOf(List<Row> page, Account account, Part part, PageKey after) {
+    if (part.text().isBlank()) {
+      return RunningBalance.newestFirst(
+          balances.before(account, after),
+          page.stream().map(r -> r.posting().amount(account.currency())).toList());
+    }
+    Map<UUID, Amount> each =
+        balances.after(account, page.stream().map(r -> r.posting().id()).toList());
+    return page.stream().map(r -> Objects.requireNonNull(each.get(r.posting().id()))).toList();
+  }
+
+  private static List<RegisterRowJson> json(
+      List<Row> page, List<Amount> balances, Account account, Map<UUID, StatementDay> statements) {
+    var list = new ArrayList<RegisterRowJson>(page.size());
+    for (int i = 0; i < page.size(); i++) {
+      Amount amount = page.get(i).posting().amount(account.currency());
+      list.add(json(page.get(i), amount, balances.get(i), statements));
     }
     return list;
   }
 
   private static RegisterRowJson json(
-      Row row,
-      Amount amount,
-      Amount balance,
-      EntryViews views,
-      Map<UUID, StatementDay> statements) {
+      Row row, Amount amount, Amount balance, Map<UUID, StatementDay> statements) {
     PostingEntity p = row.posting();
-    EntryView view = views.of(row.entry().id());
+    EntryView view = row.entry();
     BigDecimal size = amount.size().decimal();
     StatementDay statement = p.statementId() == null ? null : statements.get(p.statementId());
     boolean finished = statement != null && statement.isFinished();
@@ -116,66 +152,5 @@ class RegisterService {
         balance.decimal(),
         view.stateOf(p.id()),
         finished && statement != null ? statement.closesOn() : null);
-  }
-
-  private List<Row> rows(UUID accountId, PageKey after) {
-    return entities
-        .createQuery(
-            """
-            select new %s(p, e) from Posting p join Entry e on e.id = p.entryId
-            where p.accountId = :account
-              and (p.date < :date or (p.date = :date and (e.no < :no or (e.no = :no and p.place < :place))))
-            order by p.date desc, e.no desc, p.place desc\
-            """
-                .formatted(Row.class.getName()),
-            Row.class)
-        .setParameter("account", accountId)
-        .setParameter("date", after.date())
-        .setParameter("no", after.no())
-        .setParameter("place", after.place())
-        .setMaxResults(PAGE)
-        .getResultList();
-  }
-
-  /**
-   * The balance before the key's entry: whole years and months from the kept totals, the rest from
-   * postings.
-   */
-  private Amount balanceThrough(Account account, PageKey key) {
-    LocalDate month = key.date().withDayOfMonth(1);
-    Long kept =
-        (Long)
-            entities
-                .createNativeQuery(
-                    """
-                    select coalesce(sum(total), 0)::bigint from (
-                      select amount_minor as total from account_year
-                       where household_id = :household and account_id = :account and year < :year
-                      union all
-                      select debit_minor - credit_minor from account_month
-                       where household_id = :household and account_id = :account and month >= :year and month < :month) kept\
-                    """,
-                    Long.class)
-                .setParameter("household", SignedIn.now().householdId())
-                .setParameter("account", account.id())
-                .setParameter("year", month.withDayOfYear(1))
-                .setParameter("month", month)
-                .getSingleResult();
-    Long rest =
-        entities
-            .createQuery(
-                """
-                select sum(p.amountMinor) from Posting p join Entry e on e.id = p.entryId
-                where p.accountId = :account and p.date >= :month
-                  and (p.date < :date or (p.date = :date and (e.no < :no or (e.no = :no and p.place < :place))))\
-                """,
-                Long.class)
-            .setParameter("account", account.id())
-            .setParameter("month", month)
-            .setParameter("date", key.date())
-            .setParameter("no", key.no())
-            .setParameter("place", key.place())
-            .getSingleResult();
-    return Amount.ofMinor(kept + Objects.requireNonNullElse(rest, 0L), account.currency());
   }
 }

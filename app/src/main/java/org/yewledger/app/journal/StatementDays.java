@@ -2,6 +2,7 @@ package org.yewledger.app.journal;
 
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 
@@ -12,4 +13,7 @@ public interface StatementDays {
 
   /** By the statements' identities. */
   Map<UUID, StatementDay> of(Collection<UUID> statementIds);
+
+  /** The statements that are not finished. */
+  List<UUID> unfinished();
 }

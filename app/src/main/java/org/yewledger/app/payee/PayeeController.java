@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -29,21 +30,25 @@ class PayeeController {
    * @param knownAs the texts by which banks call it
    * @param used how many entries it has
    */
-  record PayeeJson(UUID id, int version, String name, List<String> knownAs, int used) {
-    PayeeJson used(int entries) {
-      return new PayeeJson(id, version, name, knownAs, entries);
-    }
-  }
+  record PayeeJson(UUID id, int version, String name, List<String> knownAs, int used) {}
 
   record PayeeWantedJson(
       int version,
       @NotNull @Size(max = Texts.NAME) String name,
       @NotNull @Size(max = 50) List<@NotNull @Size(max = Texts.NAME) String> knownAs) {}
 
-  private final PayeeService payees;
+  /**
+   * @param version of the payee that goes, as it was seen
+   * @param into the one that stays
+   */
+  record MergePayeeJson(int version, @NotNull UUID into) {}
 
-  PayeeController(PayeeService payees) {
+  private final PayeeService payees;
+  private final PayeeMergeService merges;
+
+  PayeeController(PayeeService payees, PayeeMergeService merges) {
     this.payees = payees;
+    this.merges = merges;
   }
 
   /** The payees whose name has the text in it, the most used first. */
@@ -58,5 +63,12 @@ class PayeeController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void change(@PathVariable UUID id, @Valid @RequestBody PayeeWantedJson wanted) {
     payees.change(id, wanted.version(), wanted.name(), wanted.knownAs());
+  }
+
+  /** Makes this payee part of another one. */
+  @PostMapping("/{id}/merge")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void merge(@PathVariable UUID id, @Valid @RequestBody MergePayeeJson wanted) {
+    merges.merge(id, wanted.version(), wanted.into());
   }
 }

@@ -1,9 +1,7 @@
 package org.yewledger.app.payee;
 
 import jakarta.persistence.EntityManager;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -22,53 +20,29 @@ import org.yewledger.core.gather.LineKey;
 /** The household's payees: found by any part of a name, renamed, and known by what banks write. */
 @Service
 class PayeeService {
-  private static final int MOST_LOOKED_AT = 5_000;
-
   private final EntityManager entities;
   private final JdbcClient jdbc;
-  private final PayeeUse use;
+  private final PayeeNames names;
   private final Acts acts;
 
-  PayeeService(EntityManager entities, JdbcClient jdbc, PayeeUse use, Acts acts) {
+  PayeeService(EntityManager entities, JdbcClient jdbc, PayeeNames names, Acts acts) {
     this.entities = entities;
     this.jdbc = jdbc;
-    this.use = use;
+    this.names = names;
     this.acts = acts;
   }
 
   /** The payees whose name, or what banks call them, has the text; the most used first. */
   @Transactional(readOnly = true)
   List<PayeeJson> find(String text, int most) {
-    String part = text.strip().toLowerCase(java.util.Locale.ROOT);
-    String pattern = "%" + part.replace("!", "!!").replace("%", "!%").replace("_", "!_") + "%";
-    List<PayeeJson> found =
-        jdbc.sql(
-                """
-                select p.id, p.version, p.name,
-                       array(select a.text from payee_alias a
-                              where a.household_id = p.household_id and a.payee_id = p.id order by a.text) as known_as
-                  from payee p
-                 where p.household_id = :household
-                   and (lower(p.name) like :pattern escape '!' or exists (select 1 from payee_alias a
-                         where a.household_id = p.household_id and a.payee_id = p.id and lower(a.text) like :pattern escape '!'))
-                 order by p.name limit :most\
-                """)
-            .param("household", SignedIn.now().householdId())
-            .param("pattern", pattern)
-            .param("most", MOST_LOOKED_AT)
-            .query((row, no) ->
-                new PayeeJson(
-                    row.getObject("id", UUID.class),
-                    row.getInt("version"),
-                    row.getString("name"),
-                    List.of((String[]) row.getArray("known_as").getArray()),
-                    0))
-            .list();
-    Map<UUID, Integer> used = use.of(found.stream().map(PayeeJson::id).toList());
-    return found.stream()
-        .map(p -> p.used(used.getOrDefault(p.id(), 0)))
-        .sorted(Comparator.comparingInt((PayeeJson p) -> -p.used()).thenComparing(PayeeJson::name))
-        .limit(most)
+    return names.mostUsed(text, most).stream()
+        .map(u ->
+            new PayeeJson(
+                u.payee().id(),
+                u.payee().version(),
+                u.payee().name(),
+                u.payee().knownAs(),
+                u.entries()))
         .toList();
   }
 

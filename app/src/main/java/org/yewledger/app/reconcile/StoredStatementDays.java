@@ -2,6 +2,7 @@ package org.yewledger.app.reconcile;
 
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -38,5 +39,14 @@ class StoredStatementDays implements StatementDays {
               new StatementDay(row.getDate(2).toLocalDate(), row.getBoolean(3)));
         });
     return days;
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<UUID> unfinished() {
+    return jdbc.sql("select id from statement where household_id = ? and finished_at is null")
+        .param(SignedIn.now().householdId())
+        .query((row, no) -> row.getObject(1, UUID.class))
+        .list();
   }
 }

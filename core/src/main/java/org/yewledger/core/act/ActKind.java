@@ -41,6 +41,8 @@ public enum ActKind {
   /** Makes one entry of two that are one thing booked twice. */
   MERGE_ENTRIES,
   PAYEES,
+  /** A query that is kept by a name. */
+  KEPT_VIEWS,
   RULES,
   BEGIN_STATEMENT,
   CORRECT_STATEMENT,

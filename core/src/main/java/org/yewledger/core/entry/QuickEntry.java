@@ -29,6 +29,8 @@ import org.yewledger.core.tax.TaxChoice;
  * @param account the account whose line it is: the one that is fixed, else the first of one's own
  * @param from null if nothing says it
  * @param to null if nothing says it
+ * @param arrives what arrives on, or leaves, an account of one's own in another currency than that
+ *     of the line; null where there is none
  */
 public record QuickEntry(
     Typed<LocalDate> day,
@@ -37,6 +39,7 @@ public record QuickEntry(
     @Nullable Account account,
     @Nullable Account from,
     @Nullable Account to,
+    @Nullable Typed<Amount> arrives,
     Typing typing,
     TaxChoice tax,
     Marks marks) {
@@ -51,7 +54,8 @@ public record QuickEntry(
    * @param from where it comes from; on a fixed account it is left out
    * @param to where it goes; on a fixed account the other place, whichever way it goes
    * @param parts what it is split into, on a fixed account; empty for one place
-   * @param arrives what arrives on an account of one's own in another currency
+   * @param arrives as {@link AmountText} reads it, where the other place is an account of one's own
+   *     in another currency
    * @param tags null for those of last time
    * @param tax null for that of last time
    */
@@ -64,7 +68,7 @@ public record QuickEntry(
       @Nullable Account to,
       List<Booking.Part> parts,
       boolean restToSuspense,
-      @Nullable Amount arrives,
+      String arrives,
       String note,
       String reference,
       @Nullable Method method,
@@ -105,6 +109,7 @@ public record QuickEntry(
         places.account(),
         places.from(),
         places.to(),
+        arrives(typing, places, context),
         typing,
         typing.tax() != null ? typing.tax() : last == null ? TaxChoice.AS_USUAL : last.tax(),
         Marks.of(
@@ -126,6 +131,11 @@ public record QuickEntry(
       Account from = typing.from() == null && last != null ? last.from() : typing.from();
       Account to = typing.to() == null && last != null ? last.to() : typing.to();
       return new Places(isOwn(from) || !isOwn(to) ? from : to, from, to);
+    }
+
+    /** The place that is not that of the line. */
+    @Nullable Account across() {
+      return account != null && account.equals(from) ? to : from;
     }
 
     private static boolean isOut(Account fixed, LastEntry last) {
@@ -161,6 +171,21 @@ public record QuickEntry(
     return out ? turned(signed) : signed;
   }
 
+  private static @Nullable Typed<Amount> arrives(Typing typing, Places places, Context context) {
+    Account account = places.account();
+    Account other = places.across();
+    if (account == null
+        || other == null
+        || !other.kind().hasOpeningBalance()
+        || other.currency().equals(account.currency())) {
+      return null;
+    }
+    return typing.arrives().isBlank()
+        ? new Typed.Unreadable<>(
+            "%s is in %s: type the amount there as well.".formatted(other.name(), other.currency()))
+        : AmountText.read(typing.arrives(), other.currency(), context.formats());
+  }
+
   private static Typed<Amount> turned(Typed<Amount> typed) {
     return switch (typed) {
       case Typed.Means<Amount>(Amount amount) -> new Typed.Means<>(amount.negated());
@@ -181,8 +206,8 @@ public record QuickEntry(
    * The entry, not stored yet.
    *
    * @throws Refusal {@code day-unclear}, {@code payee-missing}, {@code amount-unclear}, {@code
-   *     from-missing}, {@code to-missing}, each naming its field, or whatever {@link
-   *     Booking#entryByHand} refuses
+   *     from-missing}, {@code to-missing}, {@code arrives-unclear}, each naming its field, or
+   *     whatever {@link Booking#entryByHand} refuses
    */
   public Entry entry(Ledger ledger) {
     LocalDate on = meant(day, why -> Refusal.ofField("day-unclear", "day", why));
@@ -205,11 +230,15 @@ public record QuickEntry(
     List<Booking.Part> parts = typing.parts();
     if (parts.isEmpty()) {
       Account other = Objects.requireNonNull(account).equals(from) ? to : from;
-      parts =
-          List.of(
-              new Booking.Part(Objects.requireNonNull(other), signed, "", typing.arrives(), tax));
+      parts = List.of(new Booking.Part(Objects.requireNonNull(other), signed, "", there(), tax));
     }
     return new Booking(payee, typing.note().strip(), parts, typing.restToSuspense(), marks);
+  }
+
+  private @Nullable Amount there() {
+    return arrives == null
+        ? null
+        : meant(arrives, why -> Refusal.ofField("arrives-unclear", "arrives", why)).size();
   }
 
   private static <T> T meant(Typed<T> typed, Function<String, Refusal> refusal) {

@@ -33,8 +33,10 @@ public record Movement(Amount amount, boolean transfer) {
       List<Amount> money = own.stream().filter(Movement::isMoney).map(Posting::value).toList();
       return new Movement(Amount.sum(book.currency(), money), false);
     }
-    List<Amount> debits = own.stream().map(Posting::debit).toList();
-    return new Movement(Amount.sum(book.currency(), debits), !category);
+    // To another book it only leaves this one; within one, as much arrives as leaves.
+    Amount arrived = Amount.sum(book.currency(), own.stream().map(Posting::debit).toList());
+    Amount left = Amount.sum(book.currency(), own.stream().map(Posting::credit).toList());
+    return new Movement(arrived.isZero() ? left : arrived, !category);
   }
 
   private static boolean isMoney(Posting posting) {

@@ -13,10 +13,15 @@ import static org.yewledger.core.Fixtures.PAPER;
 import static org.yewledger.core.Fixtures.REDUCED;
 import static org.yewledger.core.Fixtures.SALES;
 import static org.yewledger.core.Fixtures.SCHOOL;
+import static org.yewledger.core.Fixtures.SHOP_USD;
 import static org.yewledger.core.Fixtures.TAXES;
+import static org.yewledger.core.Fixtures.dollars;
+import static org.yewledger.core.Fixtures.dollarsToEuros;
 import static org.yewledger.core.Fixtures.eur;
+import static org.yewledger.core.Fixtures.ledger;
 import static org.yewledger.core.Fixtures.posting;
 import static org.yewledger.core.Fixtures.refusalOf;
+import static org.yewledger.core.Fixtures.usd;
 
 import java.time.LocalDate;
 import java.util.List;
@@ -28,6 +33,7 @@ import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.Marks;
 import org.yewledger.core.ledger.Method;
 import org.yewledger.core.ledger.Posting;
@@ -60,7 +66,7 @@ public class QuickEntryTest {
         to,
         List.of(),
         false,
-        null,
+        "",
         "",
         "",
         null,
@@ -162,7 +168,7 @@ public class QuickEntryTest {
             null,
             List.of(new Booking.Part(GROCERIES, eur(-3000), "weekly")),
             true,
-            null,
+            "",
             "",
             "",
             null,
@@ -189,7 +195,7 @@ public class QuickEntryTest {
             PAPER,
             List.of(),
             false,
-            null,
+            "",
             "",
             "",
             null,
@@ -238,5 +244,39 @@ public class QuickEntryTest {
       repeated++;
     }
     assertTrue(repeated > 500);
+  }
+
+  /** To an account of one's own in another currency both amounts are said; nothing is guessed. */
+  @Test
+  public void whatArrivesInAnotherCurrencyIsTyped() {
+    var moved = typed("", "100", null, KESTREL, SHOP_USD);
+    assertEquals(refusalOf(() -> postings(moved, null)), "arrives-unclear");
+    assertTrue(read(moved, null).arrives() instanceof Typed.Unreadable);
+    var said =
+        new QuickEntry.Typing(
+            "",
+            "Shop takings",
+            "100",
+            null,
+            KESTREL,
+            SHOP_USD,
+            List.of(),
+            false,
+            "112.40",
+            "",
+            "",
+            null,
+            null,
+            null);
+    Ledger rates = ledger(dollars(0, 0), dollarsToEuros("2026-10-01", "0.89"));
+    List<Posting> postings = read(said, null).entry(rates).postings();
+    assertEquals(
+        postings.stream()
+            .filter(p -> p.account().equals(SHOP_USD))
+            .findFirst()
+            .orElseThrow()
+            .amount(),
+        usd(11240));
+    assertNull(read(typed("", "100", null, KESTREL, PAPER), null).arrives());
   }
 }

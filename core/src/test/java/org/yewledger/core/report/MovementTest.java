@@ -47,6 +47,20 @@ public class MovementTest {
   }
 
   @Test
+  public void betweenBooksItIsWhatLeftTheFirst() {
+    var ofPress = account(Fixtures.OTHER_BOOK, "Drawn", AccountKind.DRAWINGS, null);
+    var ofHome = account(CURRENT.book(), "Drawn", AccountKind.DRAWINGS, null);
+    Movement drawn =
+        of(
+            posting(KESTREL, -700),
+            posting(ofPress, 700),
+            posting(CURRENT, 700),
+            posting(ofHome, -700));
+    assertEquals(drawn.amount().minor(), 700);
+    assertTrue(drawn.transfer());
+  }
+
+  @Test
   public void amountsOfTwoCurrenciesAreNotMixed() {
     Movement sold = of(posting(SHOP_USD, 10_000, 9_214), posting(SALES, -9_214));
     assertEquals(sold.amount().minor(), 9_214);
