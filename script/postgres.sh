@@ -74,6 +74,8 @@ pg_start() {
     pg_admin postgres -qc "create role yew_owner login password '$pg_owner_password'" \
       -c "create role yew_app login password '$pg_app_password'" || fail "the database roles could not be made"
     pg_make_database yew
+    # Browser tests copy databases, and end what is still connected to them.
+    [ -z "${2:-}" ] || pg_admin postgres -qc "alter role yew_owner createdb" -c "grant pg_signal_backend to yew_owner"
     touch "$pg_dir/ready"
   fi
   export YEW_DB_URL=jdbc:postgresql://127.0.0.1:$pg_port/yew YEW_DB_HOST=127.0.0.1 YEW_DB_PORT=$pg_port YEW_DB_NAME=yew

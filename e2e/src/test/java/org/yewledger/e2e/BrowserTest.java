@@ -1,6 +1,7 @@
 package org.yewledger.e2e;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
 
 import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
@@ -14,13 +15,18 @@ import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ReducedMotion;
+import com.zaxxer.hikari.HikariDataSource;
+import java.io.IOException;
 import java.nio.file.Path;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -30,8 +36,10 @@ import org.springframework.context.annotation.Import;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
+import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.AfterSuite;
+import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeSuite;
 import org.yewledger.app.YewLedgerApplication;
 import org.yewledger.bank.BankSimulator;
@@ -45,7 +53,8 @@ import org.yewledger.bank.BankSimulator;
     properties = {
       "yew.demo=true",
       "spring.datasource.url=${YEW_E2E_DB_URL}",
-      "spring.flyway.url=${YEW_E2E_DB_URL}"
+      "spring.flyway.url=${YEW_E2E_DB_URL}",
+      "spring.datasource.hikari.allow-pool-suspension=true"
     })
 @Import(BrowserTest.FifthOfOctober.class)
 public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
@@ -79,6 +88,11 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
   }
 
   @LocalServerPort private int port;
+
+  @Autowired private HikariDataSource pool;
+
+  /** One for all classes, since they share the application and its database. */
+  private static @Nullable StartingBooks startingBooks;
 
   /** Of all tests, since starting one takes longer than most of them. */
   private static Playwright playwright;
@@ -125,6 +139,22 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
     if (playwright != null) {
       playwright.close();
     }
+  }
+
+  /** Every class begins with the demo household as it was loaded, whatever ran before it. */
+  @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
+  void beginWithTheStartingBooks() throws SQLException {
+    if (startingBooks == null) {
+      startingBooks = new StartingBooks(pool);
+    }
+    startingBooks.keepOrGiveBack();
+  }
+
+  /** Whatever the tests of a class did in the interface, the books they leave are sound. */
+  @AfterClass
+  void theBooksAreSound() throws IOException, InterruptedException {
+    String says = OutsideAudit.run();
+    assertTrue(says.lines().anyMatch("0 findings"::equals), says);
   }
 
   /** A window left open goes on listening to what changes, and slows the next test down. */

@@ -1,15 +1,12 @@
 package org.yewledger.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Page;
-import java.nio.charset.StandardCharsets;
-import java.util.Objects;
 import org.testng.annotations.Test;
 
-/** The demo household as it is loaded, and after whatever the other tests have done to it. */
+/** The demo household as it is loaded. */
 public class DemoBooksTest extends BrowserTest {
 
   @Test
@@ -30,27 +27,8 @@ public class DemoBooksTest extends BrowserTest {
 
   @Test
   public void theAuditFromOutsideFindsNothing() throws Exception {
-    String url = env("YEW_E2E_DB_URL");
-    var psql =
-        new ProcessBuilder(
-            env("YEW_PSQL"),
-            "-d",
-            url.replace("jdbc:postgresql://", "postgresql://" + env("YEW_DB_OWNER") + "@"),
-            "-X",
-            "-q",
-            "-v",
-            "ON_ERROR_STOP=1",
-            "-f",
-            "../script/audit.sql");
-    psql.environment().put("PGPASSWORD", env("YEW_DB_OWNER_PASSWORD"));
-    Process process = psql.redirectErrorStream(true).start();
-    String says = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-    assertEquals(process.waitFor(), 0, says);
+    String says = OutsideAudit.run();
     assertTrue(
         says.contains("0 findings") && says.contains("finished reconciliations add up, 6"), says);
-  }
-
-  private static String env(String name) {
-    return Objects.requireNonNull(System.getenv(name), name + " is not set; use ./yew test");
   }
 }
