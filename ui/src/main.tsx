@@ -36,6 +36,7 @@ import { StatementSheet } from './features/reconcile/StatementSheet'
 import { TrialBalance } from './features/report/TrialBalance'
 import { Rules } from './features/rules/Rules'
 import { Setup } from './features/setup/Setup'
+import { Tags } from './features/tags/Tags'
 import { writeWith } from './parts/figures'
 import { keepFor } from './parts/kept'
 import { Failed, Loading, Nothing } from './parts/States'
@@ -57,6 +58,7 @@ const router = createBrowserRouter([
           { path: '/reconcile/:statementId', element: <StatementSheet /> },
           { path: '/journal', element: <Journal /> },
           { path: '/payees', element: <Payees /> },
+          { path: '/tags', element: <Tags /> },
           { path: '/accounts/:accountId', element: <AccountPage /> },
           { path: '/chart', element: <Chart /> },
           { path: '/chart/opening', element: <OpeningBalances /> },

@@ -87,3 +87,8 @@ export const almanac = (month: string | undefined, book: string | undefined) =>
     queryFn: () => data(api.GET('/api/almanac', { params: { query: { month, book } } })),
     placeholderData: (previous) => previous,
   })
+
+export const tags = queryOptions({
+  queryKey: ['tags'],
+  queryFn: () => data(api.GET('/api/tags')),
+})

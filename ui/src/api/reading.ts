@@ -19,8 +19,19 @@ export type Kind =
   | { of: 'day' }
   | { of: 'time' }
   | { of: 'number' }
-  /** `partOf`: the whole that it is a part of, whose way it goes if it has no sign. */
-  | { of: 'amount'; currency: string; mayBeOther?: boolean; partOf?: string }
+  | { of: 'amount'; currency: string; mayBeOther?: boolean }
+  | Part
+
+/** A part of a split, an amount, a share or net: with its whole, and with what its sales tax depends on. */
+export interface Part {
+  of: 'part'
+  currency: string
+  whole: string
+  day: string
+  accountId?: string
+  taxRateId?: string
+  untaxed?: boolean
+}
 
 const nothing = (text: string): Reading => ({ text, choices: [] })
 
@@ -46,9 +57,7 @@ async function ask(kind: Kind, text: string): Promise<Reading> {
     const read = await data(api.GET('/api/typed/number', { params: { query: { text } } }))
     return { text, value: read.number, problem: read.problem, choices: read.choices.map((value) => ({ value })) }
   }
-  const { currency, mayBeOther = false, partOf } = kind
-  const query = { text, currency, mayBeOther, partOf }
-  const read = await data(api.GET('/api/typed/amount', { params: { query } }))
+  const read = await (kind.of === 'part' ? askPart(kind, text) : askAmount(kind, text))
   const money = (m: Schemas['MoneyJson']) => ({ value: m.amount, currency: m.currency })
   return {
     text,
@@ -56,6 +65,14 @@ async function ask(kind: Kind, text: string): Promise<Reading> {
     problem: read.problem,
     choices: read.choices.map(money),
   }
+}
+
+function askAmount({ currency, mayBeOther = false }: { currency: string; mayBeOther?: boolean }, text: string) {
+  return data(api.GET('/api/typed/amount', { params: { query: { text, currency, mayBeOther } } }))
+}
+
+function askPart({ of, ...part }: Part, text: string) {
+  return data(api.GET('/api/typed/part', { params: { query: { text, ...part } } }))
 }
 
 /** Reads a text now; what is empty means nothing and is no problem. */

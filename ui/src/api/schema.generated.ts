@@ -28,7 +28,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["account"];
-        put: operations["change_4"];
+        put: operations["change_5"];
         post?: never;
         delete: operations["delete_1"];
         options?: never;
@@ -61,7 +61,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["merge_2"];
+        post: operations["merge_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -212,6 +212,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attachments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["attachments"];
+        put?: never;
+        post: operations["attach"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attachments/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["remove_3"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attachments/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attachments/{id}/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attachments/{id}/pages/{page}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attachments/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books": {
         parameters: {
             query?: never;
@@ -236,7 +332,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_3"];
+        put: operations["change_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -653,7 +749,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["merge_1"];
+        post: operations["merge_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -828,7 +924,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["facts"];
-        put: operations["change_2"];
+        put: operations["change_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -877,7 +973,7 @@ export interface paths {
         };
         get: operations["views"];
         put?: never;
-        post: operations["keep_2"];
+        post: operations["keep_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -894,7 +990,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["forget"];
+        delete: operations["forget_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1020,7 +1116,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_1"];
+        put: operations["change_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1037,7 +1133,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["merge"];
+        post: operations["merge_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1165,7 +1261,7 @@ export interface paths {
         };
         get: operations["rates"];
         put?: never;
-        post: operations["keep_1"];
+        post: operations["keep_2"];
         delete: operations["remove_2"];
         options?: never;
         head?: never;
@@ -1260,7 +1356,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change"];
+        put: operations["change_1"];
         post?: never;
         delete: operations["remove_1"];
         options?: never;
@@ -1604,6 +1700,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tags"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tags/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tags/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tax-rates": {
         parameters: {
             query?: never;
@@ -1631,6 +1775,38 @@ export interface paths {
         put: operations["changeRate"];
         post?: never;
         delete: operations["removeRate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["templates"];
+        put?: never;
+        post: operations["keep_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forget"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1740,6 +1916,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["number"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/typed/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["part"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2143,6 +2335,31 @@ export interface components {
             /** @enum {string} */
             standing: "NEW" | "KNOWN" | "DOUBTFUL";
             text: string;
+        };
+        AttachmentJson: {
+            /** Format: date-time */
+            arrivedAt: string;
+            /** Format: int32 */
+            bytes: number;
+            /** Format: uuid */
+            entryId?: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            lineId?: string;
+            name: string;
+            /** @enum {string} */
+            type: "PDF" | "JPEG" | "PNG" | "HEIC";
+            /** Format: int32 */
+            version: number;
+        };
+        AttachmentPlaceJson: {
+            /** Format: uuid */
+            entryId?: string;
+            /** Format: uuid */
+            lineId?: string;
+            /** Format: int32 */
+            version: number;
         };
         BalanceBreakJson: {
             /**
@@ -2667,6 +2884,11 @@ export interface components {
             decision: "SAME" | "TWO" | "OPEN";
         };
         DirectoryPayeeJson: {
+            accountNumber: string;
+            category?: string;
+            /** Format: uuid */
+            categoryId?: string;
+            contact: string;
             /** Format: int32 */
             entries: number;
             /** Format: uuid */
@@ -2676,6 +2898,7 @@ export interface components {
             last?: string;
             moved: components["schemas"]["PayeeMovedJson"][];
             name: string;
+            note: string;
             query: string;
             usualCategory?: string;
             /** Format: int32 */
@@ -2769,6 +2992,8 @@ export interface components {
              */
             amount: string;
             atBank: boolean;
+            /** Format: int32 */
+            attachments: number;
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
             /** @enum {string} */
@@ -3221,6 +3446,12 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        MergeTagJson: {
+            /** Format: uuid */
+            into: string;
+            /** Format: int32 */
+            version: number;
+        };
         MergedJson: {
             /** Format: int64 */
             postings: number;
@@ -3356,7 +3587,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -3503,6 +3734,13 @@ export interface components {
             key: string;
             what: string;
         };
+        PagesJson: {
+            /** Format: int32 */
+            drawn: number;
+            /** Format: int32 */
+            pages: number;
+            problem: string;
+        };
         PairJson: {
             /** Format: uuid */
             postingId: string;
@@ -3581,8 +3819,13 @@ export interface components {
             out: string;
         };
         PayeeWantedJson: {
+            accountNumber?: string;
+            /** Format: uuid */
+            categoryId?: string;
+            contact?: string;
             knownAs: string[];
             name: string;
+            note?: string;
             /** Format: int32 */
             version: number;
         };
@@ -4280,6 +4523,41 @@ export interface components {
             rows: components["schemas"]["RowJson"][];
             signCertain: boolean;
         };
+        TagJson: {
+            /** Format: int32 */
+            entries: number;
+            /** Format: date */
+            first?: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date */
+            last?: string;
+            moved: components["schemas"]["TagMovedJson"][];
+            name: string;
+            putAway: boolean;
+            query: string;
+            /** Format: int32 */
+            version: number;
+        };
+        TagMovedJson: {
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            in: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out: string;
+        };
+        TagWantedJson: {
+            name: string;
+            putAway: boolean;
+            /** Format: int32 */
+            version: number;
+        };
         TakeBackJson: {
             lineIds: string[];
         };
@@ -4330,6 +4608,58 @@ export interface components {
              * @example 12.50
              */
             percent: string;
+        };
+        TemplateJson: {
+            /** Format: uuid */
+            accountId?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount?: string;
+            currency?: string;
+            /** Format: int64 */
+            entryNo: number;
+            /** Format: uuid */
+            fromId?: string;
+            /** Format: uuid */
+            id: string;
+            inWords: string;
+            /** @enum {string} */
+            method?: "CARD" | "CHEQUE" | "CASH" | "TRANSFER" | "DIRECT_DEBIT";
+            name: string;
+            note: string;
+            parts: components["schemas"]["TemplatePartJson"][];
+            payee: string;
+            tags: string[];
+            /** Format: uuid */
+            taxRateId?: string;
+            /** Format: uuid */
+            toId?: string;
+            untaxed?: boolean;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            whole?: string;
+        };
+        TemplatePartJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            note: string;
+            /** Format: uuid */
+            taxRateId?: string;
+            untaxed?: boolean;
+        };
+        TemplateWantedJson: {
+            /** Format: uuid */
+            entryId: string;
+            name: string;
         };
         TickJson: {
             /**
@@ -4715,7 +5045,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_5: {
         parameters: {
             query: {
                 version: number;
@@ -4785,7 +5115,7 @@ export interface operations {
             };
         };
     };
-    merge_2: {
+    merge_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5021,6 +5351,174 @@ export interface operations {
             };
         };
     };
+    attachments: {
+        parameters: {
+            query?: {
+                entry?: string;
+                line?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttachmentJson"][];
+                };
+            };
+        };
+    };
+    attach: {
+        parameters: {
+            query?: {
+                entry?: string;
+                line?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttachmentJson"];
+                };
+            };
+        };
+    };
+    remove_3: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+        };
+    };
+    pages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PagesJson"];
+                };
+            };
+        };
+    };
+    picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                page: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
+    put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AttachmentPlaceJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttachmentJson"];
+                };
+            };
+        };
+    };
     books: {
         parameters: {
             query?: never;
@@ -5065,7 +5563,7 @@ export interface operations {
             };
         };
     };
-    change_3: {
+    change_4: {
         parameters: {
             query: {
                 version: number;
@@ -5853,7 +6351,7 @@ export interface operations {
             };
         };
     };
-    merge_1: {
+    merge_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6144,7 +6642,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6250,7 +6748,7 @@ export interface operations {
             };
         };
     };
-    keep_2: {
+    keep_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6272,7 +6770,7 @@ export interface operations {
             };
         };
     };
-    forget: {
+    forget_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6513,7 +7011,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6537,7 +7035,7 @@ export interface operations {
             };
         };
     };
-    merge: {
+    merge_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6731,7 +7229,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6914,7 +7412,7 @@ export interface operations {
             };
         };
     };
-    change: {
+    change_1: {
         parameters: {
             query: {
                 version: number;
@@ -7614,6 +8112,74 @@ export interface operations {
             };
         };
     };
+    tags: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TagJson"][];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TagWantedJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    merge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeTagJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     taxRates: {
         parameters: {
             query?: never;
@@ -7683,6 +8249,68 @@ export interface operations {
         };
     };
     removeRate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    templates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateJson"][];
+                };
+            };
+        };
+    };
+    keep_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateWantedJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    forget: {
         parameters: {
             query?: never;
             header?: never;
@@ -7799,7 +8427,6 @@ export interface operations {
                 text: string;
                 currency: string;
                 mayBeOther?: boolean;
-                partOf?: string;
             };
             header?: never;
             path?: never;
@@ -7858,6 +8485,34 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TypedNumberJson"];
+                };
+            };
+        };
+    };
+    part: {
+        parameters: {
+            query: {
+                text: string;
+                currency: string;
+                whole: string;
+                accountId?: string;
+                taxRateId?: string;
+                untaxed?: boolean;
+                day: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypedAmountJson"];
                 };
             };
         };

@@ -28,6 +28,7 @@ const BOOKS = [
 /** Places that are seldom needed; find-or-do lists them too. */
 const OF_THE_HOUSEHOLD = [
   { to: '/payees', label: 'Payees' },
+  { to: '/tags', label: 'Tags' },
   { to: '/books', label: 'Books' },
   { to: '/currencies', label: 'Currencies' },
   { to: '/people', label: 'People' },
@@ -63,6 +64,7 @@ export function Frame() {
     { keys: ['. t'], label: 'Go to the Trial balance', run: go('/trial-balance') },
     { keys: ['. c'], label: 'Go to the Chart', run: go('/chart') },
     { keys: ['. w'], label: 'Go to Payees', run: go('/payees') },
+    { keys: ['. k'], label: 'Go to Tags', run: go('/tags') },
     { keys: ['. b'], label: 'Go to Books', run: go('/books') },
     { keys: ['. x'], label: 'Go to Currencies', run: go('/currencies') },
     { keys: ['. o'], label: 'Go to People', run: go('/people') },

@@ -27,7 +27,8 @@ export function KeyStrip({ end }: { end?: ReactNode }) {
       className="flex items-center gap-[17px] overflow-hidden border-t border-hairline px-(--edge) text-small whitespace-nowrap text-ink-2 [&_kbd]:h-4 [&_kbd]:min-w-4 [&_kbd]:leading-[14px]"
       aria-label="Keys"
     >
-      <span className="flex min-w-0 items-center gap-[17px] overflow-hidden">
+      {/* A key that has no room is left out whole; all of them stand behind "?". */}
+      <span className="flex h-full min-w-0 flex-wrap items-center gap-x-[17px] overflow-hidden [&>span]:h-full">
         {ofView.map(([strip, commands]) => (
           <Keys key={strip} strip={strip} commands={commands} />
         ))}

@@ -5,8 +5,8 @@ import { connections } from '@/features/connections/queries'
 import { health, progress } from '@/features/connections/types'
 import { day, lastDay, moment } from '@/parts/figures'
 import { bandRow, ruled, textLink } from '@/parts/look'
+import { useDrop } from '@/parts/useDrop'
 import { type AccountCoverage, type Gathered, SOURCES } from './types'
-import { useDrop } from './useDrop'
 
 const WIDE = 340
 const NARROW = 220

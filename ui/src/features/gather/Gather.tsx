@@ -10,6 +10,7 @@ import { counted, monthName } from '@/parts/figures'
 import { button, textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
+import { useDrop } from '@/parts/useDrop'
 import { Head, Leaf, LeafFoot, View } from '@/parts/View'
 import { Arriving } from './Arriving'
 import { arrivalOf, useInHand } from './arrivals'
@@ -17,7 +18,6 @@ import { Batches } from './Batches'
 import { Coverage } from './Coverage'
 import { DoubtInspector } from './DoubtInspector'
 import type { Gathered } from './types'
-import { useDrop } from './useDrop'
 
 /** What is here of the month, and the ways for bank lines to come in. */
 export function Gather() {

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { Schemas } from '@/api/client'
 import { books } from '@/api/queries'
 import { useCommands } from '@/app/commands'
+import type { Attachment } from '@/features/attachments/useAttachments'
 import { counted } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { Grid, type Item } from '@/parts/grid/Grid'
@@ -15,6 +16,7 @@ import { EntryEditor } from './EntryEditor'
 import { MergeEntries } from './MergeEntries'
 import { OpenedEntry, openedHeight } from './OpenedEntry'
 import { TakeBackEntry } from './TakeBackEntry'
+import { KeepTemplate } from './Templates'
 
 type Entry = Schemas['EntryJson']
 
@@ -25,14 +27,22 @@ export function EntryRows({
   order,
   onOrder,
   onEnd,
+  beside,
+  onLook,
+  onChosen,
 }: {
   entries: Entry[]
   sought: Schemas['BulkSoughtJson']
   order: string
   onOrder: (order: string) => void
   onEnd: () => void
+  /** Whether something stands beside it. */
+  beside: boolean
+  onLook: (file: Attachment) => void
+  /** Told which entry is selected, if it is one alone. */
+  onChosen: (entry: Entry | undefined) => void
 }) {
-  const columns = useColumns()
+  const columns = useColumns(beside)
   const { data: allBooks = [] } = useQuery(books)
   // Named once at the head; a line that is in another currency names its own.
   const usual = allBooks[0]?.currency ?? ''
@@ -44,9 +54,10 @@ export function EntryRows({
   const chosen = entries.filter((e) => selection.chosen.has(e.id))
   const only = chosen.length === 1 ? chosen[0] : undefined
   const flows = chosen.filter((e) => !e.transfer)
+  useEffect(() => onChosen(only), [only, onChosen])
   const [merging, setMerging] = useState<Entry[]>([])
   const [many, setMany] = useState(false)
-  const [doing, setDoing] = useState<{ what: 'change' | 'copy' | 'take back'; entry: Entry }>()
+  const [doing, setDoing] = useState<{ what: 'change' | 'copy' | 'take back' | 'keep'; entry: Entry }>()
   function toggle(entry: Entry | undefined) {
     if (!entry) return
     setOpen((old) => {
@@ -83,6 +94,11 @@ export function EntryRows({
             strip: 'take back',
             run: () => setDoing({ what: 'take back', entry: only }),
           },
+          {
+            keys: ['k'],
+            label: 'Keep it as a template',
+            run: () => setDoing({ what: 'keep', entry: only }),
+          },
         ].map((command) => ({ ...command, changes: true, onRow: true }) as const)
       : []),
     {
@@ -115,7 +131,7 @@ export function EntryRows({
         key: `${entry.id} opened`,
         look: '',
         height: openedHeight(entry),
-        band: <OpenedEntry entry={entry} columns={columns.length} />,
+        band: <OpenedEntry entry={entry} columns={columns.length} beside={beside} onLook={onLook} />,
       },
     ]
   })
@@ -136,6 +152,7 @@ export function EntryRows({
       {doing?.what === 'change' && <EntryEditor entry={doing.entry} onClose={() => setDoing(undefined)} />}
       {doing?.what === 'copy' && <CopyEntry entry={doing.entry} onClose={() => setDoing(undefined)} />}
       {doing?.what === 'take back' && <TakeBackEntry entry={doing.entry} onClose={() => setDoing(undefined)} />}
+      {doing?.what === 'keep' && <KeepTemplate entry={doing.entry} onClose={() => setDoing(undefined)} />}
       {many && <ChangeMany ids={chosen.map((e) => e.id)} sought={sought} onClose={() => setMany(false)} />}
       {merging[0] && <MergeEntries entry={merging[0]} with={merging[1]} onClose={() => setMerging([])} />}
       <ChosenSum

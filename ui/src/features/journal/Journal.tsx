@@ -3,6 +3,9 @@ import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
+import { FileInput } from '@/features/attachments/AttachmentStrip'
+import { type Beside, ReceiptsBeside } from '@/features/attachments/ReceiptsBeside'
+import { useAttach, useAttachments, usePasted } from '@/features/attachments/useAttachments'
 import { Button } from '@/parts/Button'
 import { counted, figure, longDay, longMonth, signed } from '@/parts/figures'
 import { textLink } from '@/parts/look'
@@ -14,6 +17,7 @@ import { JumpToDay } from './JumpToDay'
 import { KeptViews } from './KeptViews'
 import { QueryBox, SetChip } from './QueryBox'
 import { QuickEntry } from './QuickEntry'
+import { type Template, Templates } from './Templates'
 import { NEWEST_FIRST, useSought } from './useSought'
 
 /** All entries, sought and sorted as one likes, each opening in place to its postings. */
@@ -39,10 +43,29 @@ export function Journal() {
     queryFn: () => data(api.GET('/api/entries/totals', { params: { query } })),
   })
   const [typing, setTyping] = useState(false)
-  const [asking, setAsking] = useState<'arrange' | 'views' | 'day'>()
+  const [template, setTemplate] = useState<Template>()
+  const [beside, setBeside] = useState<Beside>()
+  const [only, setOnly] = useState<Schemas['EntryJson']>()
+  const chosen = only && { entryId: only.id, no: only.no }
+  const waiting = useAttachments({}).data?.length ?? 0
+  const { attach } = useAttach({ entryId: only?.id })
+  usePasted((files) => void attach(files))
+  const file = useRef<HTMLInputElement>(null)
+  const [asking, setAsking] = useState<'arrange' | 'views' | 'day' | 'templates'>()
   const close = () => setAsking(undefined)
+  function closeEntry() {
+    setTyping(false)
+    setTemplate(undefined)
+  }
   useCommands([
     { keys: ['n'], label: 'New entry', changes: true, strip: 'new entry', run: () => setTyping(true) },
+    {
+      keys: ['t'],
+      label: 'Begin from a template',
+      changes: true,
+      strip: 'template',
+      run: () => setAsking('templates'),
+    },
     { keys: ['/'], label: 'Find entries', strip: 'find', run: () => field.current?.focus() },
     {
       keys: ['y'],
@@ -52,6 +75,19 @@ export function Journal() {
     },
     { keys: ['g'], label: 'Go to a day', strip: 'day', run: () => setAsking('day') },
     { keys: ['l'], label: 'Kept views', strip: 'views', run: () => setAsking('views') },
+    {
+      keys: ['f'],
+      label: only ? `Attach a file to no. ${only.no}` : 'Keep a receipt that waits',
+      changes: true,
+      strip: 'attach',
+      run: () => file.current?.click(),
+    },
+    {
+      keys: ['r'],
+      label: 'Receipts that wait',
+      strip: 'receipts',
+      run: () => setBeside(beside === 'waiting' ? undefined : 'waiting'),
+    },
     { keys: ['o'], label: 'Columns and order', run: () => setAsking('arrange') },
   ])
   const { hasNextPage, isFetching, fetchNextPage } = journal
@@ -61,9 +97,12 @@ export function Journal() {
   const entries = useMemo(() => journal.data?.pages.flatMap((p) => p.entries) ?? [], [journal.data])
 
   return (
-    <View>
+    <View beside={beside !== undefined} className="[--insp:min(520px,42vw)]">
       <Leaf>
         <Head title="Journal" about={<Totals totals={totals.data} />}>
+          <Button onClick={() => setBeside('waiting')}>
+            {waiting > 0 ? counted(waiting, 'receipt') : 'Receipts'} <kbd>R</kbd>
+          </Button>
           <MayChange>
             <Button whyNot={typing ? 'It is being typed.' : undefined} onClick={() => setTyping(true)}>
               New entry <kbd>N</kbd>
@@ -90,7 +129,7 @@ export function Journal() {
             )}
           </QueryBox>
         </search>
-        {typing && <QuickEntry bookId={book} onClose={() => setTyping(false)} />}
+        {typing && <QuickEntry bookId={book} template={template} onClose={closeEntry} />}
         {journal.isPending && <Loading what="the journal" />}
         {journal.error && <Failed error={journal.error} retry={journal.refetch} />}
         {journal.data && entries.length === 0 && (
@@ -113,9 +152,14 @@ export function Journal() {
             order={order}
             onOrder={(next) => set({ order: next, at: '' })}
             onEnd={more}
+            beside={beside !== undefined}
+            onLook={(file) => setBeside({ file })}
+            onChosen={setOnly}
           />
         )}
       </Leaf>
+      {beside && <ReceiptsBeside beside={beside} chosen={chosen} onBeside={setBeside} />}
+      <FileInput ref={file} onFiles={(files) => void attach(files)} />
       {asking === 'arrange' && (
         <Arrange order={order} onOrder={(next) => set({ order: next, at: '' })} onClose={close} />
       )}
@@ -124,6 +168,17 @@ export function Journal() {
           now={{ query: sought.text, everyMonth, order }}
           onOpen={(view) => {
             set({ text: view.query, every: view.everyMonth ? '1' : '', order: view.order, at: '' })
+            close()
+          }}
+          onClose={close}
+        />
+      )}
+      {asking === 'templates' && (
+        <Templates
+          onBegin={(chosen) => {
+            // A new one each time, so that it begins again.
+            setTemplate({ ...chosen })
+            setTyping(true)
             close()
           }}
           onClose={close}

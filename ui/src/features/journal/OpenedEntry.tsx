@@ -2,26 +2,46 @@ import { useQuery } from '@tanstack/react-query'
 import { Link } from 'react-router'
 import { api, data, messageOf, type Schemas } from '@/api/client'
 import { useScopeSearch } from '@/app/scope'
+import { AttachmentStrip } from '@/features/attachments/AttachmentStrip'
+import type { Attachment } from '@/features/attachments/useAttachments'
 import { figure, inSentence, moment } from '@/parts/figures'
 
 type Entry = Schemas['EntryJson']
 
 const ROW = 24
+const THUMBNAILS = 76
 
-/** How tall an opened entry is: its postings, a head, its history, and for each book its sums and name. */
+/** How tall an opened entry is: its postings, a head, its history, its files, and for each book its sums and name. */
 export function openedHeight(entry: Entry): number {
   const postings = entry.books.reduce((sum, book) => sum + book.postings.length, 0)
-  return ROW * (2 + postings + entry.books.length * (entry.books.length > 1 ? 2 : 1))
+  const lines = 2 + postings + entry.books.length * (entry.books.length > 1 ? 2 : 1)
+  return ROW * lines + (entry.attachments > 0 ? THUMBNAILS : ROW)
 }
 
-/** What an entry opens to: its postings, and what happened to it. */
-export function OpenedEntry({ entry, columns }: { entry: Entry; columns: number }) {
+/** What an entry opens to: its postings, its files, and what happened to it. */
+export function OpenedEntry({
+  entry,
+  columns,
+  beside,
+  onLook,
+}: {
+  entry: Entry
+  columns: number
+  beside: boolean
+  onLook: (file: Attachment) => void
+}) {
   return (
     <td
       colSpan={columns}
-      className="bg-dusk-tint/45 p-0 [--opened:calc(var(--edge)+178px)] narrow:[--opened:calc(var(--edge)+20px)]"
+      className={`bg-dusk-tint/45 p-0 narrow:[--opened:calc(var(--edge)+20px)] ${beside ? '[--opened:calc(var(--edge)+20px)]' : '[--opened:calc(var(--edge)+178px)]'}`}
     >
-      <Postings entry={entry} />
+      <Postings entry={entry} beside={beside} />
+      <AttachmentStrip
+        place={{ entryId: entry.id }}
+        count={entry.attachments}
+        onLook={onLook}
+        className={`border-b border-hairline pr-(--edge) pl-(--opened) ${entry.attachments > 0 ? 'h-[76px]' : 'h-6'}`}
+      />
       <History entry={entry} />
     </td>
   )
@@ -41,7 +61,7 @@ function History({ entry }: { entry: Entry }) {
   )
 }
 
-function Postings({ entry }: { entry: Entry }) {
+function Postings({ entry, beside }: { entry: Entry; beside: boolean }) {
   const search = useScopeSearch()
   return (
     <table
@@ -52,7 +72,7 @@ function Postings({ entry }: { entry: Entry }) {
         <col />
         <col className="w-[112px]" />
         <col className="w-[112px]" />
-        <col className="w-[44%]" />
+        <col className={beside ? 'w-(--edge)' : 'w-[44%]'} />
       </colgroup>
       <thead>
         <tr>

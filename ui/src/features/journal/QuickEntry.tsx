@@ -1,23 +1,28 @@
 import { useQuery } from '@tanstack/react-query'
-import { type KeyboardEvent, useRef, useState } from 'react'
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
 import { api, data, messageOf, Problem } from '@/api/client'
 import { accounts, booksChanged, session } from '@/api/queries'
 import { useSays } from '@/app/says'
+import type { Booking } from '@/features/post/booking'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
 import { figure, shortDay, signed, writtenDay } from '@/parts/figures'
+import { useNewTags } from '@/parts/form/TagsField'
 import { useKept } from '@/parts/kept'
 import { box, textLink } from '@/parts/look'
 import { KnownPayee } from '@/parts/PayeePicker'
 import { QuickCell } from './QuickCell'
 import { QuickMarks } from './QuickMarks'
 import { QuickSplit } from './QuickSplit'
-import { type Draft, EMPTY, entered, type FieldName, isEmpty, type QuickRead, sent } from './quick'
+import { begunFrom, type Draft, EMPTY, entered, type FieldName, isEmpty, type QuickRead, sent } from './quick'
+import type { Template } from './Templates'
 
 interface Props {
   bookId: string | undefined
   /** The account whose register it is typed in; both places are free without one. */
   fixedId?: string
+  /** What it begins from, if it was asked for. */
+  template?: Template
   onClose: () => void
 }
 
@@ -30,14 +35,14 @@ interface Refused {
  * An entry typed on one line. Enter goes on, an empty field takes what is usual with the payee, the last Enter books it
  * and begins the next one. What is sent does not hold up typing; what could not be booked comes back.
  */
-export function QuickEntry({ bookId, fixedId, onClose }: Props) {
+export function QuickEntry({ bookId, fixedId, template, onClose }: Props) {
   const says = useSays()
   const { data: me } = useQuery(session)
   const [draft, setDraft] = useKept<Draft>(`entry being typed ${fixedId ?? ''}`, EMPTY)
   const [failed, setFailed] = useKept<{ draft: Draft; why: string }[]>(`entries not booked ${fixedId ?? ''}`, [])
   const [base, setBase] = useKept<string>('day of the last entry typed', '')
   const [refused, setRefused] = useState<Refused>()
-  const [splitting, setSplitting] = useState(false)
+  const [splitting, setSplitting] = useState<Booking['parts']>()
   const form = useRef<HTMLFormElement>(null)
   const queue = useRef(Promise.resolve())
   const typed = sent(draft, base, fixedId)
@@ -51,12 +56,24 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
     fixedId ?? (draft.fromId || read?.from?.id),
     draft.toId || (read?.to?.id === fixedId ? read?.from?.id : read?.to?.id),
   )
+  const begunWith = useRef<Template>(undefined)
+  useEffect(() => {
+    if (!template || begunWith.current === template) return
+    begunWith.current = template
+    const before = draft
+    setDraft(begunFrom(template))
+    setSplitting(template.parts.length > 0 ? template.parts : undefined)
+    go('day')
+    if (isEmpty(before)) says.note(`Begun from ${template.name}.`)
+    else says.done(`Begun from ${template.name}, in place of what was being typed.`, () => setDraft(before))
+  })
   const latest = useRef({ draft, base, missing: read?.missing, abroad })
   latest.current = { draft, base, missing: isOld ? undefined : read?.missing, abroad }
   const set = (to: Partial<Draft>) => {
     setRefused(undefined)
     setDraft((old) => ({ ...old, ...to }))
   }
+  const newTags = useNewTags(draft.tags ?? '')
   const places = placesOf(fixedId, me?.formats.sides)
   const go = (field: string) => form.current?.querySelector<HTMLInputElement>(`[data-field="${field}"] input`)?.focus()
   function next(from: FieldName) {
@@ -226,7 +243,7 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
         <div className="mt-[18px] flex gap-2">
           <Button
             whyNot={read?.signed ? undefined : 'Type the amount, and where it comes from, first.'}
-            onClick={() => setSplitting(true)}
+            onClick={() => setSplitting([])}
           >
             Split
           </Button>
@@ -240,7 +257,7 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
         {refused && refused.field === undefined ? (
           <span className="text-aril">{refused.message}</span>
         ) : (
-          read && !isEmpty(draft) && stands(read)
+          read && !isEmpty(draft) && [stands(read), newTags.replace('New:', 'New tag:')].filter(Boolean).join('. ')
         )}
       </p>
       {failed.map(({ draft: done, why }, i) => (
@@ -260,14 +277,15 @@ export function QuickEntry({ bookId, fixedId, onClose }: Props) {
           </button>
         </p>
       ))}
-      {splitting && read && (
+      {splitting && read && !isOld && (
         <QuickSplit
           draft={draft}
           read={read}
           base={base}
-          onClose={() => setSplitting(false)}
+          parts={splitting}
+          onClose={() => setSplitting(undefined)}
           onEntered={(entry) => {
-            setSplitting(false)
+            setSplitting(undefined)
             setDraft(undefined)
             setBase(entry.date)
             says.done(entered(entry))

@@ -13,18 +13,21 @@ export function QuickSplit({
   draft,
   read,
   base,
+  parts,
   onClose,
   onEntered,
 }: {
   draft: Draft
   read: QuickRead
   base: string
+  /** What it is split into to begin with. */
+  parts: Booking['parts']
   onClose: () => void
   onEntered: (entry: Schemas['EntryJson']) => void
 }) {
   const says = useSays()
   const { accountId, signed: amount } = read
-  if (!accountId || !amount) return null
+  if (!accountId || !amount || !read.day.value) return null
   const whole = (booking: Booking) => ({
     ...sent(draft, base, accountId),
     amount: signed(amount),
@@ -53,6 +56,7 @@ export function QuickSplit({
             bookId: read.bookId ?? '',
             currency: read.currency,
             amount,
+            bookedOn: read.day.value ?? '',
             name: draft.payee,
           }}
           preview={async (booking) => {
@@ -64,7 +68,7 @@ export function QuickSplit({
             payee: draft.payee,
             note: draft.note,
             tags: draft.tags === undefined ? read.tags : tagsOf(draft.tags),
-            parts: [],
+            parts,
           }}
           split
           onDone={enter}

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import type { ReactNode } from 'react'
 import { api, data, type Schemas } from '@/api/client'
 import { Flow } from '@/parts/Amount'
-import { day, figure } from '@/parts/figures'
+import { counted, day, figure } from '@/parts/figures'
 import type { Column } from '@/parts/grid/Grid'
 import { Icon, StateMark } from '@/parts/Icon'
 import { METHODS } from '@/parts/MethodPick'
@@ -35,7 +35,12 @@ export const JOURNAL_COLUMNS: JournalColumn[] = [
     head: 'Payee, note',
     cell: (e) => (
       <>
-        {e.payee} {e.note && quiet(e.note)}
+        {e.payee} {e.note && quiet(e.note)}{' '}
+        {e.attachments > 0 && (
+          <span className="text-ink-2">
+            <Icon name="clip" size={12} title={counted(e.attachments, 'attachment')} />
+          </span>
+        )}
       </>
     ),
   },
@@ -76,6 +81,13 @@ export const JOURNAL_COLUMNS: JournalColumn[] = [
   },
   { name: 'method', head: 'Method', width: 'w-[96px]', cell: (e) => e.method && quiet(METHODS[e.method]) },
   { name: 'reference', head: 'Reference', width: 'w-[110px]', cell: (e) => quiet(e.reference) },
+  {
+    name: 'attachments',
+    head: 'Attached',
+    width: 'w-[76px]',
+    end: true,
+    cell: (e) => e.attachments > 0 && quiet(e.attachments),
+  },
   { name: 'book', head: 'Book', width: 'w-[130px]', cell: (e) => quiet(e.books.map((b) => b.bookName).join(', ')) },
   { name: 'currency', head: 'Currency', width: 'w-[76px]', cell: (e) => quiet(e.currency) },
 ]
@@ -88,10 +100,14 @@ export const ownColumns = {
   queryFn: () => data(api.GET('/api/journal/columns')),
 }
 
-/** The columns that the person sees, in their order. */
-export function useColumns(): JournalColumn[] {
+/** What is left of them where something else stands beside the journal. */
+const BESIDE = ['state', 'date', 'payee', 'amount', 'to']
+
+/** The columns that the person sees, in their order; fewer where something stands beside. */
+export function useColumns(beside: boolean): JournalColumn[] {
   const { data: own } = useQuery(ownColumns)
-  const names = own?.columns.length ? own.columns : USUAL_COLUMNS
+  const chosen = own?.columns.length ? own.columns : USUAL_COLUMNS
+  const names = beside ? BESIDE.filter((name) => chosen.includes(name) || name === 'payee') : chosen
   return names.flatMap((name) => JOURNAL_COLUMNS.find((c) => c.name === name) ?? [])
 }
 
@@ -107,7 +123,7 @@ export function columnHead(
 ): Column {
   const by = sortedBy(order)
   const now = by.name === column.name
-  const first = ['date', 'no', 'amount', 'tax'].includes(column.name) ? `-${column.name}` : column.name
+  const first = ['date', 'no', 'amount', 'tax', 'attachments'].includes(column.name) ? `-${column.name}` : column.name
   const next = now ? (by.descending ? column.name : `-${column.name}`) : first
   return {
     width: column.width,

@@ -1,8 +1,9 @@
 import type { Schemas } from '@/api/client'
 import { figure } from '@/parts/figures'
-import { tagsOf } from '@/parts/form/TagsField'
+import { tagsOf, tagsText } from '@/parts/form/TagsField'
 import type { Method } from '@/parts/MethodPick'
 import type { Tax } from '@/parts/TaxPick'
+import type { Template } from './Templates'
 
 export type QuickRead = Schemas['QuickReadJson']
 type QuickTyped = Schemas['QuickTypedJson']
@@ -58,6 +59,23 @@ export function sent(draft: Draft, base: string, fixedId: string | undefined): Q
     tags: draft.tags === undefined ? undefined : tagsOf(draft.tags),
     arrives: draft.arrives,
     ...draft.tax,
+  }
+}
+
+/** What a template fills in; a split begins with the account whose line it is. */
+export function begunFrom(template: Template): Draft {
+  const { accountId, whole } = template
+  const paid = whole?.startsWith('-') ?? false
+  return {
+    ...EMPTY,
+    payee: template.payee,
+    amount: template.amount ? figure(template.amount) : '',
+    fromId: (accountId ? (paid ? accountId : '') : template.fromId) ?? '',
+    toId: (accountId ? (paid ? '' : accountId) : template.toId) ?? '',
+    note: template.note,
+    tags: tagsText(template.tags),
+    method: template.method,
+    tax: { taxRateId: template.taxRateId, untaxed: template.untaxed },
   }
 }
 

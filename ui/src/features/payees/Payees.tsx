@@ -9,9 +9,10 @@ import { useScope } from '@/app/scope'
 import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
 import { FindBox } from '@/parts/FindBox'
-import { counted, day, isZero, longDay, signed } from '@/parts/figures'
+import { counted, day, longDay } from '@/parts/figures'
 import { type Column, Grid } from '@/parts/grid/Grid'
 import { factList } from '@/parts/look'
+import { Moved } from '@/parts/Moved'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
@@ -32,7 +33,7 @@ const columns = (usual: string): Column[] => [
   { head: `In, ${usual}`, width: 'w-[112px]', end: true },
   { head: `Out, ${usual}`, width: 'w-[112px]', end: true },
   // Beside, it stands too.
-  { head: 'Usual category', width: 'w-[22%]', off: OFF },
+  { head: 'Category', width: 'w-[22%]', off: OFF },
 ]
 
 /** Everybody that entries are with: what they come to, how they are called, and how two become one. */
@@ -135,8 +136,31 @@ export function Payees() {
               {payee.last && `, the last on ${longDay(payee.last)}`}
             </InspectorHead>
             <dl className={factList}>
-              <dt>Usually</dt>
-              <dd>{payee.usualCategory ?? 'nothing yet'}</dd>
+              <dt>Goes to</dt>
+              <dd>
+                {payee.category ?? payee.usualCategory ?? 'nothing yet'}
+                {(payee.category || payee.usualCategory) && (
+                  <span className="text-ink-2">{payee.category ? ', as was said' : ', as it mostly went'}</span>
+                )}
+              </dd>
+              {payee.accountNumber && (
+                <>
+                  <dt>Account</dt>
+                  <dd>{payee.accountNumber}</dd>
+                </>
+              )}
+              {payee.contact && (
+                <>
+                  <dt>Contact</dt>
+                  <dd className="whitespace-pre-line">{payee.contact}</dd>
+                </>
+              )}
+              {payee.note && (
+                <>
+                  <dt>Note</dt>
+                  <dd className="whitespace-pre-line">{payee.note}</dd>
+                </>
+              )}
               <dt>Banks write</dt>
               <dd>
                 {payee.knownAs.length === 0 && 'no text of theirs is known'}
@@ -176,24 +200,18 @@ export function Payees() {
 }
 
 function Cells({ payee, usual }: { payee: Payee; usual: string }) {
-  const money = (way: 'in' | 'out') =>
-    payee.moved.map(
-      (m) =>
-        !isZero(m[way]) && (
-          <span key={m.currency} className="ml-2">
-            {m.currency !== usual && <span className="text-small text-ink-2">{m.currency} </span>}
-            {signed(m[way])}
-          </span>
-        ),
-    )
   return (
     <>
       <td>{payee.name}</td>
       <td className="text-right text-ink-2">{payee.entries}</td>
       <td className="text-ink-2">{payee.last && day(payee.last)}</td>
-      <td className="text-right text-needle">{money('in')}</td>
-      <td className="text-right">{money('out')}</td>
-      <td className={`text-ink-2 ${OFF}`}>{payee.usualCategory}</td>
+      <td className="text-right text-needle">
+        <Moved moved={payee.moved} way="in" usual={usual} />
+      </td>
+      <td className="text-right">
+        <Moved moved={payee.moved} way="out" usual={usual} />
+      </td>
+      <td className={`text-ink-2 ${OFF}`}>{payee.category ?? payee.usualCategory}</td>
     </>
   )
 }

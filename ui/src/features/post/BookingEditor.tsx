@@ -2,12 +2,12 @@ import { queryOptions, useQuery } from '@tanstack/react-query'
 import type { FormEvent } from 'react'
 import { messageOf, type Schemas } from '@/api/client'
 import { accounts, queryClient } from '@/api/queries'
-import { useReadings } from '@/api/reading'
+import { type Part as PartKind, useReadings } from '@/api/reading'
 import { useSays } from '@/app/says'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
 import { figure } from '@/parts/figures'
-import { AmountInput, amountIn, amountText, partIn, partText } from '@/parts/form/AmountInput'
+import { AmountInput, amountIn, amountText, partText } from '@/parts/form/AmountInput'
 import { Field } from '@/parts/form/Field'
 import { TagsField, tagsOf, tagsText } from '@/parts/form/TagsField'
 import { JournalEntry } from '@/parts/JournalEntry'
@@ -17,7 +17,7 @@ import { PayeePicker } from '@/parts/PayeePicker'
 import { type Tax, TaxPick } from '@/parts/TaxPick'
 import { Acts } from '@/parts/View'
 import type { Booking } from './booking'
-import { Asked, StillToPlace } from './PartAmounts'
+import { Asked, StillToPlace, useRest } from './PartAmounts'
 import type { Waiting } from './types'
 
 /** One part as it is typed. */
@@ -41,6 +41,17 @@ interface Draft {
   open?: boolean
 }
 
+/** How the amount of a part is read. */
+const partOf = (line: Bookable, accountId: string, { taxRateId, untaxed }: Tax): PartKind => ({
+  of: 'part',
+  currency: line.currency,
+  whole: line.amount,
+  day: line.bookedOn,
+  accountId: accountId || undefined,
+  taxRateId,
+  untaxed,
+})
+
 const emptyPart = (key: number): Part => ({ key, accountId: '', unknown: '', amount: '', other: '', note: '', tax: {} })
 
 function begin(booking: Booking, line: Bookable, split: boolean, currencyOf: (id: string) => string): Draft {
@@ -48,13 +59,13 @@ function begin(booking: Booking, line: Bookable, split: boolean, currencyOf: (id
     (p, key): Part => ({
       ...emptyPart(key),
       accountId: p.accountId,
-      amount: partText(p.amount, line.currency, line.amount),
+      amount: partText(p.amount, partOf(line, p.accountId, p)),
       other: amountText(p.otherAmount, currencyOf(p.accountId)),
       note: p.note ?? '',
       tax: { taxRateId: p.taxRateId, untaxed: p.untaxed },
     }),
   )
-  if (parts.length === 0) parts.push({ ...emptyPart(0), amount: partText(line.amount, line.currency, line.amount) })
+  if (parts.length === 0) parts.push({ ...emptyPart(0), amount: partText(line.amount, partOf(line, '', {})) })
   if (split && parts.length === 1) parts.push(emptyPart(1))
   return {
     payee: booking.payee || line.name,
@@ -65,7 +76,7 @@ function begin(booking: Booking, line: Bookable, split: boolean, currencyOf: (id
 }
 
 /** What an account paid or received, which is to be booked: a waiting line, or an entry that is typed. */
-export type Bookable = Pick<Waiting, 'id' | 'accountId' | 'bookId' | 'currency' | 'amount' | 'name'>
+export type Bookable = Pick<Waiting, 'id' | 'accountId' | 'bookId' | 'currency' | 'amount' | 'bookedOn' | 'name'>
 
 /** Says what an amount is: payee, category, and for a split several parts that add up to it. */
 export function BookingEditor({
@@ -101,7 +112,13 @@ export function BookingEditor({
     const account = all.find((a) => a.id === id)
     return account?.hasOpeningBalance && account.currency !== line.currency ? account.currency : undefined
   }
-  const amounts = useReadings(parts.map((p) => ({ kind: partIn(line.currency, line.amount), text: p.amount })))
+  const amounts = useReadings(parts.map((p) => ({ kind: partOf(line, p.accountId, p.tax), text: p.amount })))
+  const rest = useRest(
+    line,
+    amounts.map((r) => r.value),
+  )
+  /** The last part that has no amount yet. */
+  const empty = parts.findLast((_, i) => amounts[i]?.value === undefined)
   const others = useReadings(parts.map((p) => ({ kind: amountIn(abroad(p.accountId) ?? 'EUR'), text: p.other })))
   const made: Booking = {
     payee,
@@ -144,6 +161,9 @@ export function BookingEditor({
   const set = (to: Partial<Draft>) => setDraft((old) => ({ ...old, ...to }))
   const change = (key: number, to: Partial<Part>) =>
     setDraft((old) => ({ ...old, parts: old.parts.map((p) => (p.key === key ? { ...p, ...to } : p)) }))
+  function place(part: Part) {
+    if (rest !== undefined) change(part.key, { amount: partText(rest, partOf(line, part.accountId, part.tax)) })
+  }
   function leave() {
     setDraft(undefined)
     onCancel()
@@ -224,8 +244,13 @@ export function BookingEditor({
             <Field label="Amount">
               {(ids) => (
                 <AmountInput
+                  onKeyDown={(e) => {
+                    if (e.key !== '=' || p.amount !== '') return
+                    e.preventDefault()
+                    place(p)
+                  }}
                   {...ids}
-                  partOf={line.amount}
+                  part={partOf(line, p.accountId, p.tax)}
                   aria-label={`Amount, part ${i + 1}`}
                   currency={line.currency}
                   text={p.amount}
@@ -240,16 +265,13 @@ export function BookingEditor({
           )}
         </div>
       ))}
-      {several && (
+      {several && rest !== undefined && (
         <StillToPlace
-          line={line}
-          parts={amounts.map((r) => r.value)}
+          rest={rest}
+          mayPlace={empty !== undefined}
           open={draft.open ?? false}
           onOpen={(open) => set({ open })}
-          onPlace={(rest) => {
-            const last = parts.findLast((_, i) => amounts[i]?.value === undefined)
-            if (last) change(last.key, { amount: partText(rest, line.currency, line.amount) })
-          }}
+          onPlace={() => empty && place(empty)}
         />
       )}
       <button

@@ -1,7 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
-import { Fragment } from 'react'
+import { Fragment, useState } from 'react'
 import { api, data, messageOf } from '@/api/client'
 import { MayChange } from '@/app/MayChange'
+import { AttachmentStrip } from '@/features/attachments/AttachmentStrip'
+import { LookAtFile } from '@/features/attachments/LookAtFile'
+import { type Attachment, useAttach, usePasted } from '@/features/attachments/useAttachments'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
 import { counted, day, isZero, longDay, signed } from '@/parts/figures'
@@ -96,7 +99,7 @@ export function LineInspector({
           batch {line.batchNo}, {line.sourceName}, line {line.sourceLine}
         </dd>
       </dl>
-      <div className="h-3 flex-none" />
+      <Receipts lineId={line.id} />
       {mode === 'look' ? (
         <Would line={line} answer={answer} onDifference={onDifference} />
       ) : mode === 'pair' ? (
@@ -174,6 +177,20 @@ export function LineInspector({
         </MayChange>
       )}
     </Inspector>
+  )
+}
+
+/** What is attached to the line; it goes to the entry that the line becomes. */
+function Receipts({ lineId }: { lineId: string }) {
+  const [looked, setLooked] = useState<Attachment>()
+  const place = { lineId }
+  const { attach } = useAttach(place)
+  usePasted((files) => void attach(files))
+  return (
+    <>
+      <AttachmentStrip className="min-h-8 flex-none pb-1" place={place} onLook={setLooked} />
+      {looked && <LookAtFile file={looked} onClose={() => setLooked(undefined)} />}
+    </>
   )
 }
 

@@ -5,24 +5,29 @@ import { textLink } from '@/parts/look'
 import { negated, useSum } from '@/parts/useSum'
 import type { Waiting } from './types'
 
-/** What of a line no part has yet, and the way to put it into the part that has none. */
+/** What of a line no part has yet; undefined while that is not known, or if all of it is placed. */
+export function useRest({ amount, currency }: Pick<Waiting, 'amount' | 'currency'>, parts: (string | undefined)[]) {
+  const placed = parts.filter((part) => part !== undefined)
+  const rest = useSum([amount, ...placed.map(negated)].map((of) => ({ amount: of, currency })))
+  return rest === undefined || isZero(rest) ? undefined : rest
+}
+
+/** Says what no part has yet, and puts it into the part that has none. */
 export function StillToPlace({
-  line,
-  parts,
+  rest,
+  mayPlace,
   onPlace,
   open,
   onOpen,
 }: {
-  line: Pick<Waiting, 'amount' | 'currency'>
-  parts: (string | undefined)[]
-  onPlace: (rest: string) => void
+  rest: string
+  /** Whether a part has no amount yet. */
+  mayPlace: boolean
+  onPlace: () => void
   /** Whether it stands in suspense until it is placed. */
   open: boolean
   onOpen: (open: boolean) => void
 }) {
-  const placed = parts.filter((part) => part !== undefined)
-  const rest = useSum([line.amount, ...placed.map(negated)].map((amount) => ({ amount, currency: line.currency })))
-  if (rest === undefined || isZero(rest)) return null
   return (
     <p className="flex items-baseline justify-between text-small text-heartwood" role="status">
       <span>
@@ -34,9 +39,9 @@ export function StillToPlace({
         </button>
       ) : (
         <span className="flex gap-3">
-          {placed.length < parts.length && (
-            <button type="button" className={textLink({ size: 'small' })} onClick={() => onPlace(rest)}>
-              place it in the empty part
+          {mayPlace && (
+            <button type="button" className={textLink({ size: 'small' })} onClick={onPlace}>
+              place it in the empty part <kbd>=</kbd>
             </button>
           )}
           <button type="button" className={textLink({ size: 'small' })} onClick={() => onOpen(true)}>

@@ -1,4 +1,4 @@
-import { type Kind, known, useReading } from '@/api/reading'
+import { type Kind, known, type Part, useReading } from '@/api/reading'
 import { figure, plainNumber } from '@/parts/figures'
 import { type TypedBox, TypedInput } from './TypedInput'
 
@@ -10,8 +10,6 @@ export const amountText = (value: string | undefined, currency: string) =>
   value ? known(amountIn(currency), figure(value), value) : ''
 export const numberText = (value: string | undefined) => (value ? known(NUMBER, plainNumber(value), value) : '')
 
-export const partIn = (currency: string, partOf: string): Kind => ({ of: 'amount', currency, partOf })
-
 /** A part of a whole as a person would type it: without a sign where it goes the way of the whole. */
 function writtenPart(value: string, whole: string): string {
   if (!whole.startsWith('-')) return figure(value)
@@ -19,8 +17,7 @@ function writtenPart(value: string, whole: string): string {
 }
 
 /** The same as a field holds it. */
-export const partText = (value: string, currency: string, whole: string) =>
-  known(partIn(currency, whole), writtenPart(value, whole), value)
+export const partText = (value: string, part: Part) => known(part, writtenPart(value, part.whole), value)
 
 /** Whether what a text means needs saying: a sum, or digits that are grouped or cut otherwise. */
 const says = (text: string, written: string) => text.replace(/\s/g, '').replace('-', '−') !== written.replace(/\s/g, '')
@@ -29,16 +26,16 @@ interface Props extends TypedBox {
   /** Of amounts; without one it is a plain number. */
   currency?: string
   placeholder?: string
-  /** The whole that it is a part of, whose way it goes if it has no sign. */
-  partOf?: string
+  /** Of a part of a split. */
+  part?: Part
 }
 
 /** An amount or a number, with decimal comma or point, or a sum; `text` is what is typed. */
-export function AmountInput({ text, onText, currency, partOf, ...rest }: Props) {
-  const kind = currency === undefined ? NUMBER : partOf === undefined ? amountIn(currency) : partIn(currency, partOf)
+export function AmountInput({ text, onText, currency, part, ...rest }: Props) {
+  const kind = part ?? (currency === undefined ? NUMBER : amountIn(currency))
   const reading = useReading(kind, text)
   const write = (value: string) =>
-    currency === undefined ? plainNumber(value) : partOf === undefined ? figure(value) : writtenPart(value, partOf)
+    currency === undefined ? plainNumber(value) : part === undefined ? figure(value) : writtenPart(value, part.whole)
   return (
     <TypedInput
       {...rest}

@@ -8,6 +8,7 @@ export interface TypedBox {
   text: string
   onText: (text: string) => void
   onBlur?: () => void
+  onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void
   inputRef?: (element: HTMLInputElement | null) => void
   id?: string
   'aria-label'?: string

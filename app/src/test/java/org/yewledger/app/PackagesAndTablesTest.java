@@ -35,11 +35,14 @@ public class PackagesAndTablesTest extends AppTest {
           Map.entry("act", "act act_change"),
           Map.entry("chart", "book account tax_rate tax_rate_step"),
           Map.entry("currency", "exchange_rate"),
+          Map.entry(
+              "attachment", "attachment attachment_content attachment_drawing attachment_page"),
           Map.entry("payee", "payee payee_alias"),
           Map.entry("bankline", "batch bank_line bank_line_state line_link"),
           Map.entry(
               "journal",
-              "entry posting tag entry_tag account_month account_year closed_month journal_view"),
+              "entry posting tag entry_tag account_month account_year closed_month journal_view"
+                  + " entry_template"),
           Map.entry("rules", "rule rule_account"),
           Map.entry("reconcile", "statement statement_lines agreement"),
           Map.entry("gather", "file_route table_layout"),

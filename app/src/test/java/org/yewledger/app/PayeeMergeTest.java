@@ -67,9 +67,60 @@ public class PayeeMergeTest extends AppTest {
     assertEquals(merged.at("/moved/0/out").asString(), "-32.50");
     assertEquals(merged.at("/knownAs/0").asString(), "Green Gage");
     assertEquals(h.api().post(path, merge(goes, stays)).status(), 404);
-    String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
-    h.api().post("/api/acts/" + act + "/undo", "{}").json();
+    step("undo");
     assertEquals(payee("greengage").path("entries").asInt(), 3);
     assertEquals(payee("green gage").path("entries").asInt(), 1);
+    step("redo");
+    assertEquals(payee("greengage").path("entries").asInt(), 4);
+    assertEquals(payee("green gage").path("name").asString(), "Greengage Market", "gone again");
+    step("undo");
+  }
+
+  private void step(String which) {
+    String act = h.api().get("/api/acts/next").json().at("/" + which + "/id").asString();
+    assertEquals(h.api().post("/api/acts/" + act + "/undo", "{}").status(), 200);
+  }
+
+  @Test
+  public void whatIsKnownOfAPayeeIsWrittenDownAndItsCategoryIsTakenForItsEntries() {
+    enter("1 8 2026", "Quay Ferries", "9", h.groceries().id().toString());
+    JsonNode ferries = payee("ferries");
+    String change =
+        """
+        {"version": %d, "name": "Quay Ferries", "knownAs": [], "categoryId": "%s", "accountNumber": "XX00 4417",
+         "contact": "Pier 3\\nEllery", "note": "closed in winter"}\
+        """;
+    String path = "/api/payees/" + ferries.path("id").asString();
+    assertEquals(
+        h.api()
+            .put(path, change.formatted(ferries.path("version").asInt(), h.current().id()))
+            .problem(),
+        "not-a-category");
+    assertEquals(
+        h.api()
+            .put(path, change.formatted(ferries.path("version").asInt(), h.school().id()))
+            .status(),
+        204);
+    JsonNode known = payee("ferries");
+    assertEquals(known.path("categoryId").asString(), h.school().id().toString());
+    assertEquals(known.path("contact").asString(), "Pier 3\nEllery");
+    assertEquals(known.path("usualCategory").asString(), "Groceries");
+    JsonNode read =
+        h.api()
+            .post(
+                "/api/entries/reading",
+                "{\"day\": \"\", \"payee\": \"quay ferries\", \"amount\": \"\"}")
+            .json();
+    assertEquals(read.at("/to/name").asString(), h.school().name());
+    enter("2 8 2026", "Ferries on the quay", "9", h.groceries().id().toString());
+    JsonNode other = payee("on the quay");
+    assertEquals(
+        h.api()
+            .post("/api/payees/" + known.path("id").asString() + "/merge", merge(known, other))
+            .status(),
+        204);
+    assertEquals(
+        payee("on the quay").path("note").asString(), "closed in winter", "nothing is lost");
+    step("undo");
   }
 }

@@ -26,10 +26,13 @@ public class TypedTest extends AppTest {
   @Test
   public void aPartOfALineGoesItsWayUnlessItHasASign() {
     Household h = found("part");
-    String of = "currency=EUR&partOf=-50.00&text=";
-    assertEquals(typed(h, "amount", of + "20").at("/money/amount").asString(), "-20.00");
-    assertEquals(typed(h, "amount", of + "%2B20").at("/money/amount").asString(), "20.00");
-    JsonNode unclear = typed(h, "amount", of + "1.234");
+    String of = "currency=EUR&whole=-50.00&day=2026-09-30&text=";
+    assertEquals(typed(h, "part", of + "20").at("/money/amount").asString(), "-20.00");
+    assertEquals(typed(h, "part", of + "%2B20").at("/money/amount").asString(), "20.00");
+    assertEquals(typed(h, "part", of + "30%25").at("/money/amount").asString(), "-15.00");
+    JsonNode taxed = typed(h, "part", of + "10%20net&accountId=" + h.groceries().id());
+    assertTrue(taxed.path("problem").asString().contains("no sales tax"), taxed.toString());
+    JsonNode unclear = typed(h, "part", of + "1.234");
     assertEquals(unclear.path("choices").size(), 2);
     unclear
         .path("choices")

@@ -33,6 +33,7 @@ public class EveryViewTest extends BrowserTest {
           "/chart/opening",
           "/books",
           "/payees",
+          "/tags",
           "/currencies",
           "/people",
           "/you",

@@ -42,7 +42,7 @@ public class PayeesTest extends BrowserTest {
     page.keyboard().press("m");
     Locator dialog = page.getByRole(AriaRole.DIALOG);
     button(page, "Merge Enter").click();
-    assertThat(dialog).containsText("Choose who stays.");
+    assertThat(dialog).containsText("Choose which stays.");
     dialog.getByLabel("It is the same as").fill("otterdale");
     page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Otterdale Pool"))
         .waitFor();

@@ -1,13 +1,16 @@
 package org.yewledger.app.bankline;
 
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.jdbc.core.DataClassRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.attachment.Attachments;
 import org.yewledger.app.platform.SignedIn;
 
 /**
@@ -33,11 +36,14 @@ public class LineLinks {
       boolean madeEntry) {}
 
   private final JdbcClient jdbc;
+  private final Attachments attachments;
 
-  LineLinks(JdbcClient jdbc) {
+  LineLinks(JdbcClient jdbc, Attachments attachments) {
     this.jdbc = jdbc;
+    this.attachments = attachments;
   }
 
+  /** Links lines; the files that waited with them go to the entries. */
   public void add(List<Link> links) {
     jdbc.sql(
             """
@@ -53,6 +59,9 @@ public class LineLinks {
             links.stream().map(Link::amountMinor).toArray(Long[]::new),
             links.stream().map(Link::madeEntry).toArray(Boolean[]::new))
         .update();
+    Map<UUID, UUID> entryByLine = new HashMap<>();
+    links.forEach(link -> entryByLine.putIfAbsent(link.bankLineId(), link.entryId()));
+    attachments.passOn(entryByLine);
   }
 
   /** The links of lines, in the order of the lines' identities. */

@@ -1,11 +1,13 @@
 package org.yewledger.app.chart;
 
 import java.sql.Date;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -18,6 +20,8 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.SalesTaxes;
+import org.yewledger.core.tax.TaxChoice;
+import org.yewledger.core.tax.TaxOnDay;
 import org.yewledger.core.tax.TaxRate;
 
 /** The sales-tax rates of the books. */
@@ -118,6 +122,17 @@ public class TaxRateService {
     acts.begin(ActKind.TAX_RATES, "Removed the tax rate " + before.rate().name());
     jdbc.sql("delete from tax_rate_step where tax_rate_id = ?").param(id).update();
     jdbc.sql("delete from tax_rate where id = ?").param(id).update();
+  }
+
+  /**
+   * The tax in what is booked to an account on a day; empty where there is none.
+   *
+   * @throws Refusal as {@link SalesTaxes#on} does
+   */
+  @Transactional(readOnly = true)
+  public Optional<TaxOnDay> on(UUID accountId, TaxChoice choice, LocalDate day) {
+    Chart chart = charts.chart();
+    return taxes(chart).on(chart.account(accountId), choice, day);
   }
 
   /** The sales tax of all books, as it bears on entries. */

@@ -6,18 +6,22 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.List;
-import org.joda.money.CurrencyUnit;
+import java.util.Optional;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.chart.TaxChoices;
+import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.household.OwnFormats;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.core.entry.AmountText;
 import org.yewledger.core.entry.DayText;
 import org.yewledger.core.entry.NumberText;
+import org.yewledger.core.entry.PartText;
 import org.yewledger.core.entry.TimeText;
 import org.yewledger.core.entry.Typed;
 import org.yewledger.core.money.Amount;
@@ -65,10 +69,12 @@ class TypedController {
 
   private final OwnFormats formats;
   private final HouseholdDays days;
+  private final TaxRateService taxRates;
 
-  TypedController(OwnFormats formats, HouseholdDays days) {
+  TypedController(OwnFormats formats, HouseholdDays days, TaxRateService taxRates) {
     this.formats = formats;
     this.days = days;
+    this.taxRates = taxRates;
   }
 
   @GetMapping("/day")
@@ -84,19 +90,45 @@ class TypedController {
   /**
    * @param currency that it is in
    * @param mayBeOther whether the text may name another currency
-   * @param partOf the whole that it is a part of, whose way it goes if it has no sign
    */
   @GetMapping("/amount")
   TypedAmountJson amount(
       @RequestParam @Size(max = Texts.SHORT) String text,
       @RequestParam @Size(max = Texts.SHORT) String currency,
-      @RequestParam(defaultValue = "false") boolean mayBeOther,
-      @RequestParam(required = false) @Nullable BigDecimal partOf) {
-    CurrencyUnit in = Currencies.of(currency, "currency");
-    Typed<Amount> read =
-        partOf == null
-            ? AmountText.read(text, in, formats.formats(), mayBeOther)
-            : AmountText.partOf(text, Amount.of(partOf, in), formats.formats());
+      @RequestParam(defaultValue = "false") boolean mayBeOther) {
+    return json(
+        AmountText.read(text, Currencies.of(currency, "currency"), formats.formats(), mayBeOther));
+  }
+
+  /**
+   * A part of a split: an amount, a share such as {@code 30%}, or {@code 100 net}, to which the
+   * sales tax of its place is added.
+   *
+   * @param currency of the whole
+   * @param whole with its sign, whose way the part goes if it has none
+   * @param accountId where the part is booked; null while that is not known
+   * @param day on which the tax is as it is added
+   */
+  @GetMapping("/part")
+  TypedAmountJson part(
+      @RequestParam @Size(max = Texts.SHORT) String text,
+      @RequestParam @Size(max = Texts.SHORT) String currency,
+      @RequestParam BigDecimal whole,
+      @RequestParam(required = false) @Nullable UUID accountId,
+      @RequestParam(required = false) @Nullable UUID taxRateId,
+      @RequestParam(required = false) @Nullable Boolean untaxed,
+      @RequestParam LocalDate day) {
+    return json(
+        PartText.read(
+            text,
+            Amount.of(whole, Currencies.of(currency, "currency")),
+            accountId == null
+                ? Optional.empty()
+                : taxRates.on(accountId, TaxChoices.of(taxRateId, untaxed, "taxRateId"), day),
+            formats.formats()));
+  }
+
+  private static TypedAmountJson json(Typed<Amount> read) {
     return switch (read) {
       case Typed.Means<Amount>(Amount amount) ->
           new TypedAmountJson(MoneyJson.of(amount), null, List.of());

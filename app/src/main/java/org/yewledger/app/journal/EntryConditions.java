@@ -239,6 +239,10 @@ final class EntryConditions {
           new EntryCondition(
               "exists (select 1 from entry_tag g where g.household_id = e.household_id and g.entry_id = e.id)",
               "select g.entry_id as id from entry_tag g where g.household_id = :household");
+      case ATTACHMENT ->
+          new EntryCondition(
+              "exists (select 1 from attachment f where f.household_id = e.household_id and f.entry_id = e.id)",
+              "select f.entry_id as id from attachment f where f.household_id = :household and f.entry_id is not null");
       case TAX ->
           new EntryCondition(
               POSTING.formatted("p.tax_rate_id is not null"),

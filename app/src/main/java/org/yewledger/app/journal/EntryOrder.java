@@ -46,6 +46,10 @@ record EntryOrder(Column column, boolean descending) {
         "text",
         Cost.EACH),
     REFERENCE("lower(e.reference)", "text", Cost.EACH),
+    ATTACHMENTS(
+        "(select count(*) from attachment f where f.household_id = e.household_id and f.entry_id = e.id)",
+        "bigint",
+        Cost.EACH),
     METHOD("coalesce(e.method, '')", "text", Cost.EACH),
     CURRENCY("coalesce(e.moved_currency, '')", "text", Cost.EACH),
     BOOK(

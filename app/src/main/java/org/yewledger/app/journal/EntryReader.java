@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.attachment.Attachments;
 import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
@@ -55,8 +56,13 @@ public class EntryReader {
     }
   }
 
-  /** An entry with its postings. */
-  public record EntryView(EntryEntity entry, List<PostingView> postings, List<String> tags) {
+  /**
+   * An entry with its postings.
+   *
+   * @param attachments how many files are attached to it
+   */
+  public record EntryView(
+      EntryEntity entry, List<PostingView> postings, List<String> tags, int attachments) {
     public long no() {
       return entry.no();
     }
@@ -127,13 +133,19 @@ public class EntryReader {
   private final ChartService charts;
   private final EntryTags tags;
   private final StatementDays statements;
+  private final Attachments attachments;
 
   EntryReader(
-      EntityManager entities, ChartService charts, EntryTags tags, StatementDays statements) {
+      EntityManager entities,
+      ChartService charts,
+      EntryTags tags,
+      StatementDays statements,
+      Attachments attachments) {
     this.entities = entities;
     this.charts = charts;
     this.tags = tags;
     this.statements = statements;
+    this.attachments = attachments;
   }
 
   @Transactional(readOnly = true)
@@ -192,7 +204,9 @@ public class EntryReader {
                 .map(row -> row.posting().statementId())
                 .filter(Objects::nonNull)
                 .collect(Collectors.toSet()));
-    Map<UUID, List<String>> marked = tags.of(rows.stream().map(EntryEntity::id).toList());
+    List<UUID> ids = rows.stream().map(EntryEntity::id).toList();
+    Map<UUID, List<String>> marked = tags.of(ids);
+    Map<UUID, Integer> files = attachments.countsOf(ids);
     return rows.stream()
         .map(entry ->
             new EntryView(
@@ -200,7 +214,8 @@ public class EntryReader {
                 postings.getOrDefault(entry.id(), List.of()).stream()
                     .map(row -> view(row, days, chart))
                     .toList(),
-                marked.getOrDefault(entry.id(), List.of())))
+                marked.getOrDefault(entry.id(), List.of()),
+                files.getOrDefault(entry.id(), 0)))
         .toList();
   }
 

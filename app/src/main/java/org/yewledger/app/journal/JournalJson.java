@@ -102,6 +102,7 @@ final class JournalJson {
    * @param tax the sales tax in it, whichever way it goes
    * @param state that of its least confirmed posting at a bank; null if it has none
    * @param atBank whether bank lines confirm it
+   * @param attachments how many files are attached to it
    */
   record EntryJson(
       UUID id,
@@ -126,6 +127,7 @@ final class JournalJson {
       @Nullable BigDecimal tax,
       @Nullable PostingState state,
       boolean atBank,
+      int attachments,
       List<BookPostingsJson> books,
       String betweenBooks) {}
 

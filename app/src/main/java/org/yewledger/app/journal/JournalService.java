@@ -121,6 +121,7 @@ class JournalService {
         tax(view),
         state(view),
         view.postings().stream().anyMatch(PostingView::atBank),
+        view.attachments(),
         BookPostingsJson.of(postings),
         BetweenBooks.inWords(postings));
   }

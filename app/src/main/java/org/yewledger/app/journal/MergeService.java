@@ -7,6 +7,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
+import org.yewledger.app.attachment.Attachments;
 import org.yewledger.app.bankline.LineLinks;
 import org.yewledger.app.journal.EntryLocks.Seen;
 import org.yewledger.app.journal.EntryReader.EntryView;
@@ -33,6 +34,7 @@ class MergeService {
   private final EntryStore entries;
   private final LineLinks links;
   private final CounterService counters;
+  private final Attachments attachments;
   private final Acts acts;
 
   MergeService(
@@ -42,6 +44,7 @@ class MergeService {
       EntryStore entries,
       LineLinks links,
       CounterService counters,
+      Attachments attachments,
       Acts acts) {
     this.jdbc = jdbc;
     this.locks = locks;
@@ -49,6 +52,7 @@ class MergeService {
     this.entries = entries;
     this.links = links;
     this.counters = counters;
+    this.attachments = attachments;
     this.acts = acts;
   }
 
@@ -83,7 +87,8 @@ class MergeService {
    * Makes one entry of two that are one thing booked twice.
    *
    * @param stays keeps its number, its day and how it is booked
-   * @param goes what was written on it, and the bank lines that confirm it, go over to the other
+   * @param goes what was written on it, its files, and the bank lines that confirm it, go over to
+   *     the other
    * @throws Refusal as {@link Merging#of} does
    * @throws Conflict if one of them has changed since, or was taken back by another entry
    */
@@ -109,6 +114,7 @@ class MergeService {
         .forEach((from, to) ->
             links.confirmInstead(
                 gone.postings().get(from).id(), kept.postings().get(to).id(), kept.entry().id()));
+    attachments.moveAll(goes.id(), stays.id());
     entries.remove(List.of(goes.id()));
   }
 

@@ -22,6 +22,8 @@ final class PayeeDirectoryJson {
    * @param last the day of the newest entry; null if there is none
    * @param moved by currency, without transfers
    * @param usualCategory what most of the newest entries went to; null if there is none
+   * @param category what its entries go to by default, as somebody has said; null if nobody has
+   * @param contact how it is reached
    */
   record DirectoryPayeeJson(
       UUID id,
@@ -32,5 +34,10 @@ final class PayeeDirectoryJson {
       int entries,
       @Nullable LocalDate last,
       List<PayeeMovedJson> moved,
-      @Nullable String usualCategory) {}
+      @Nullable String usualCategory,
+      @Nullable UUID categoryId,
+      @Nullable String category,
+      String accountNumber,
+      String contact,
+      String note) {}
 }

@@ -65,6 +65,7 @@ class PayeeDirectoryService {
   private static DirectoryPayeeJson json(
       PayeeNames.Used used, Sums sums, @Nullable UUID usual, Chart chart) {
     PayeeNames.Named payee = used.payee();
+    UUID category = payee.details().categoryId();
     return new DirectoryPayeeJson(
         payee.id(),
         payee.version(),
@@ -74,7 +75,12 @@ class PayeeDirectoryService {
         used.entries(),
         sums.last,
         sums.moved,
-        usual == null ? null : chart.account(usual).name());
+        usual == null ? null : chart.account(usual).name(),
+        category,
+        category == null ? null : chart.account(category).name(),
+        payee.details().accountNumber(),
+        payee.details().contact(),
+        payee.details().note());
   }
 
   private Map<UUID, Sums> sums(UUID[] ids) {

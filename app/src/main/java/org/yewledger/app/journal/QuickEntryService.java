@@ -30,6 +30,7 @@ import org.yewledger.app.journal.QuickEntryJson.QuickTypedJson;
 import org.yewledger.app.journal.QuickEntryJson.ReadDayJson;
 import org.yewledger.app.journal.QuickEntryJson.ReadMoneyJson;
 import org.yewledger.app.journal.QuickEntryJson.UsualJson;
+import org.yewledger.app.payee.PayeeNames;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.SignedIn;
@@ -52,6 +53,7 @@ class QuickEntryService {
   private static final int LOOKED_AT = 3;
 
   private final JdbcClient jdbc;
+  private final PayeeNames payees;
   private final ChartService charts;
   private final TaxRateService taxRates;
   private final OwnFormats formats;
@@ -65,6 +67,7 @@ class QuickEntryService {
 
   QuickEntryService(
       JdbcClient jdbc,
+      PayeeNames payees,
       ChartService charts,
       TaxRateService taxRates,
       OwnFormats formats,
@@ -76,6 +79,7 @@ class QuickEntryService {
       EntryStore entries,
       Acts acts) {
     this.jdbc = jdbc;
+    this.payees = payees;
     this.charts = charts;
     this.taxRates = taxRates;
     this.formats = formats;
@@ -168,7 +172,8 @@ class QuickEntryService {
             today,
             formats.formats(),
             currency(typing.fixed(), chart),
-            earlier.places().stream().findFirst()));
+            earlier.places().stream().findFirst(),
+            payees.categoryOf(typed.payee()).map(chart::account).orElse(null)));
   }
 
   private static CurrencyUnit currency(@Nullable Account account, Chart chart) {

@@ -8,6 +8,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -32,10 +33,25 @@ class PayeeController {
    */
   record PayeeJson(UUID id, int version, String name, List<String> knownAs, int used) {}
 
+  /**
+   * A payee as it is to be.
+   *
+   * @param categoryId what its entries go to, or come from, unless somebody says otherwise; null
+   *     for that of last time
+   * @param contact how it is reached, on several lines
+   */
   record PayeeWantedJson(
       int version,
       @NotNull @Size(max = Texts.NAME) String name,
-      @NotNull @Size(max = 50) List<@NotNull @Size(max = Texts.NAME) String> knownAs) {}
+      @NotNull @Size(max = 50) List<@NotNull @Size(max = Texts.NAME) String> knownAs,
+      @Nullable UUID categoryId,
+      @Nullable @Size(max = Texts.SHORT) String accountNumber,
+      @Nullable @Size(max = Texts.NOTE) String contact,
+      @Nullable @Size(max = Texts.NOTE) String note) {
+    PayeeDetails details() {
+      return PayeeDetails.of(categoryId, accountNumber, contact, note);
+    }
+  }
 
   /**
    * @param version of the payee that goes, as it was seen
@@ -62,7 +78,7 @@ class PayeeController {
   @PutMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void change(@PathVariable UUID id, @Valid @RequestBody PayeeWantedJson wanted) {
-    payees.change(id, wanted.version(), wanted.name(), wanted.knownAs());
+    payees.change(id, wanted.version(), wanted.name(), wanted.knownAs(), wanted.details());
   }
 
   /** Makes this payee part of another one. */

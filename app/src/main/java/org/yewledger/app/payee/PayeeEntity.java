@@ -1,5 +1,6 @@
 package org.yewledger.app.payee;
 
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
@@ -17,6 +18,7 @@ public class PayeeEntity {
   @Id private UUID id;
   @TenantId private UUID householdId;
   private String name;
+  @Embedded private PayeeDetails details;
   @Version private int version;
 
   protected PayeeEntity() {}
@@ -33,7 +35,8 @@ public class PayeeEntity {
     return version;
   }
 
-  void rename(String name) {
+  void change(String name, PayeeDetails details) {
     this.name = name;
+    this.details = details;
   }
 }

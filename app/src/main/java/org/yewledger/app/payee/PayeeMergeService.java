@@ -71,7 +71,27 @@ class PayeeMergeService {
           .params(household, key, intoId, goes.name())
           .update();
     }
+    knowWhatTheOtherDid(household, id, intoId);
     jdbc.sql("delete from payee where household_id = ? and id = ?").params(household, id).update();
+  }
+
+  /** What was written down of the one that goes is not lost with it. */
+  private void knowWhatTheOtherDid(UUID household, UUID goes, UUID stays) {
+    jdbc.sql(
+            """
+            update payee s set version = s.version + 1,
+                   category_id = coalesce(s.category_id, g.category_id),
+                   account_number = coalesce(nullif(s.account_number, ''), g.account_number),
+                   contact = concat_ws(E'\n', nullif(s.contact, ''), nullif(g.contact, '')),
+                   note = concat_ws(E'\n', nullif(s.note, ''), nullif(g.note, ''))
+              from payee g
+             where s.household_id = :household and s.id = :stays and g.household_id = :household and g.id = :goes
+               and (g.category_id is not null or concat(g.account_number, g.contact, g.note) <> '')\
+            """)
+        .param("household", household)
+        .param("stays", stays)
+        .param("goes", goes)
+        .update();
   }
 
   private Map<UUID, Payee> held(UUID household, UUID... ids) {

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -20,7 +21,8 @@ public class PayeeNames {
    * @param version to be sent back when it is changed
    * @param knownAs what banks call it
    */
-  public record Named(UUID id, int version, String name, List<String> knownAs) {
+  public record Named(
+      UUID id, int version, String name, List<String> knownAs, PayeeDetails details) {
     /** All that it is called. */
     public List<String> names() {
       return Stream.concat(Stream.of(name), knownAs.stream()).toList();
@@ -61,7 +63,7 @@ public class PayeeNames {
   public List<Named> having(String part) {
     return jdbc.sql(
             """
-            select p.id, p.version, p.name, array(select a.text from payee_alias a
+            select p.id, p.version, p.name, p.category_id, p.account_number, p.contact, p.note, array(select a.text from payee_alias a
                     where a.household_id = p.household_id and a.payee_id = p.id order by a.text) as known_as
               from payee p
              where p.household_id = :household
@@ -77,8 +79,27 @@ public class PayeeNames {
                 row.getObject("id", UUID.class),
                 row.getInt("version"),
                 row.getString("name"),
-                List.of((String[]) row.getArray("known_as").getArray())))
+                List.of((String[]) row.getArray("known_as").getArray()),
+                new PayeeDetails(
+                    row.getObject("category_id", UUID.class),
+                    row.getString("account_number"),
+                    row.getString("contact"),
+                    row.getString("note"))))
         .list();
+  }
+
+  /**
+   * What somebody has said that the entries of the payee of this name go to; empty if nobody has.
+   */
+  public Optional<UUID> categoryOf(String name) {
+    return jdbc.sql(
+            """
+            select category_id from payee
+             where household_id = ? and lower(name) = lower(?) and category_id is not null\
+            """)
+        .params(SignedIn.now().householdId(), name.strip())
+        .query(UUID.class)
+        .optional();
   }
 
   /** For {@code like ... escape '!'}, over texts in small letters. */

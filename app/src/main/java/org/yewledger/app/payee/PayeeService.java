@@ -8,6 +8,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
+import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.payee.PayeeController.PayeeJson;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
@@ -21,12 +22,15 @@ import org.yewledger.core.gather.LineKey;
 @Service
 class PayeeService {
   private final EntityManager entities;
+  private final ChartService charts;
   private final JdbcClient jdbc;
   private final PayeeNames names;
   private final Acts acts;
 
-  PayeeService(EntityManager entities, JdbcClient jdbc, PayeeNames names, Acts acts) {
+  PayeeService(
+      EntityManager entities, ChartService charts, JdbcClient jdbc, PayeeNames names, Acts acts) {
     this.entities = entities;
+    this.charts = charts;
     this.jdbc = jdbc;
     this.names = names;
     this.acts = acts;
@@ -47,14 +51,14 @@ class PayeeService {
   }
 
   /**
-   * Gives a payee another name and says by which texts banks call it.
+   * Gives a payee another name and details, and says by which texts banks call it.
    *
-   * @throws Refusal {@code payee-missing}; {@code known-as-unreadable}; {@code name-taken} and
-   *     {@code known-as-another}, naming the text
+   * @throws Refusal {@code payee-missing}; {@code not-a-category}; {@code known-as-unreadable};
+   *     {@code name-taken} and {@code known-as-another}, naming the text
    */
   @Transactional
   @ForBookkeepers
-  void change(UUID id, int version, String name, List<String> knownAs) {
+  void change(UUID id, int version, String name, List<String> knownAs, PayeeDetails details) {
     PayeeEntity payee =
         Optional.ofNullable(entities.find(PayeeEntity.class, id))
             .orElseThrow(() -> new NotFound("payee"));
@@ -64,12 +68,15 @@ class PayeeService {
     if (name.isBlank()) {
       throw Refusal.ofField("payee-missing", "name", "Say who this is.");
     }
+    if (details.categoryId() != null) {
+      charts.chart().account(details.categoryId()).requireCategory();
+    }
     acts.begin(
         ActKind.PAYEES,
         payee.name().equals(name.strip())
-            ? "Changed what banks call " + payee.name()
+            ? "Changed the payee " + payee.name()
             : "Renamed %s to %s".formatted(payee.name(), name.strip()));
-    payee.rename(name.strip());
+    payee.change(name.strip(), details);
     entities.flush();
     UUID household = SignedIn.now().householdId();
     jdbc.sql("delete from payee_alias where household_id = ? and payee_id = ?")

@@ -21,13 +21,18 @@ final class ContentPolicy implements HeaderWriter, ResourceTransformer {
   /** Stands in the page where the nonce goes; the interface's build writes it. */
   static final String PLACE = "nonce-of-this-answer";
 
+  private static final String NAME = "Content-Security-Policy";
   private static final String NONCE = ContentPolicy.class.getName() + ".nonce";
   private static final SecureRandom RANDOM = new SecureRandom();
 
   @Override
   public void writeHeaders(HttpServletRequest request, HttpServletResponse response) {
+    if (response.containsHeader(NAME)) {
+      // What comes from strangers is answered with less than a page may do.
+      return;
+    }
     response.setHeader(
-        "Content-Security-Policy",
+        NAME,
         "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-"
             + nonce(request)
             + "'; font-src 'self'; img-src 'self' data:; connect-src 'self'; base-uri 'none';"

@@ -33,6 +33,10 @@ public final class Walls {
               "entry-countered",
               "Another entry takes this one back. Take that one back first."),
           wall("payee_name", "name-taken", "There is a payee of that name already."),
+          wall(
+              "tag_name",
+              "name-taken",
+              "There is a tag of that name already. Merge this one into it instead."),
           wall("entry_countered_once", "already-countered", "The entry was voided meanwhile."),
           wall(
               "posting_household_id_tax_rate_id_fkey",

@@ -41,6 +41,11 @@ public enum ActKind {
   /** Makes one entry of two that are one thing booked twice. */
   MERGE_ENTRIES,
   PAYEES,
+  TAGS,
+  /** A paper that comes, goes or is put to an entry. */
+  ATTACHMENTS,
+  /** An entry that others are typed after. */
+  TEMPLATES,
   /** A query that is kept by a name. */
   KEPT_VIEWS,
   RULES,

@@ -1,6 +1,7 @@
 package org.yewledger.core.entry;
 
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -85,13 +86,15 @@ public record QuickEntry(
    * @param base the day of the entry before, or today
    * @param currency of amounts for which no account is known yet
    * @param last how the payee was booked last; empty for somebody new
+   * @param category what somebody has said that its entries go to or come from; null if nobody has
    */
   public record Context(
       LocalDate base,
       LocalDate today,
       Formats formats,
       CurrencyUnit currency,
-      Optional<LastEntry> last) {}
+      Optional<LastEntry> last,
+      @Nullable Account category) {}
 
   /**
    * @throws Refusal {@code tag-unreadable} or {@code too-many-tags}
@@ -99,7 +102,7 @@ public record QuickEntry(
   public static QuickEntry of(Typing typing, Context context) {
     LastEntry last = context.last().orElse(null);
     Marks usual = last == null ? Marks.NONE : last.marks();
-    Places places = Places.of(typing, last);
+    Places places = Places.of(typing, last, context.category());
     return new QuickEntry(
         typing.day().isBlank()
             ? new Typed.Means<>(context.base())
@@ -120,17 +123,24 @@ public record QuickEntry(
 
   /** Where money goes from and to, before a sign turns it round. */
   private record Places(@Nullable Account account, @Nullable Account from, @Nullable Account to) {
-    static Places of(Typing typing, @Nullable LastEntry last) {
+    static Places of(Typing typing, @Nullable LastEntry last, @Nullable Account category) {
       Account fixed = typing.fixed();
       if (fixed != null) {
         Account across = last == null ? null : last.across(fixed);
-        Account other = typing.to() == null ? across : typing.to();
+        Account usual = category == null ? across : category;
+        Account other = typing.to() == null ? usual : typing.to();
         boolean out = last == null ? goesOut(other) : isOut(fixed, last);
         return out ? new Places(fixed, fixed, other) : new Places(fixed, other, fixed);
       }
-      Account from = typing.from() == null && last != null ? last.from() : typing.from();
-      Account to = typing.to() == null && last != null ? last.to() : typing.to();
+      boolean earns = category != null && category.kind() == AccountKind.INCOME;
+      Account from =
+          first(typing.from(), earns ? category : null, last == null ? null : last.from());
+      Account to = first(typing.to(), earns ? null : category, last == null ? null : last.to());
       return new Places(isOwn(from) || !isOwn(to) ? from : to, from, to);
+    }
+
+    private static @Nullable Account first(@Nullable Account... places) {
+      return Arrays.stream(places).filter(Objects::nonNull).findFirst().orElse(null);
     }
 
     /** The place that is not that of the line. */

@@ -16,7 +16,7 @@ public enum QueryField {
   AMOUNT("12.40, >50 or 20..60"),
   DATE("2026-08, yesterday or 2026-08-05..2026-08-20"),
   IS("open, cleared, reconciled, in, out, transfer, split or countered"),
-  HAS("note, reference, tag or tax"),
+  HAS("note, reference, tag, attachment or tax"),
   TAG("the name of a tag"),
   NOTE("any part of a note"),
   REFERENCE("any part of a reference"),

@@ -119,6 +119,7 @@ public sealed interface Sought {
     NOTE,
     REFERENCE,
     TAG,
+    ATTACHMENT,
     TAX
   }
 

@@ -78,6 +78,15 @@ public record Account(
     return kind.accountClass();
   }
 
+  /**
+   * @throws Refusal {@code not-a-category} if it is no account of income or expense
+   */
+  public void requireCategory() {
+    if (!accountClass().isCategory()) {
+      throw Refusal.ofField("not-a-category", "categoryId", "%s is no category.".formatted(name));
+    }
+  }
+
   /** Whether its own currency is another than its book's, so that its balance has two values. */
   public boolean isForeign() {
     return !currency.equals(book.currency());

@@ -65,9 +65,8 @@ public record BulkChange(
       throw Refusal.ofField(
           "days-out-of-range", "days", "Entries move by at most %d days.".formatted(MOST_DAYS));
     }
-    if (category != null && !category.accountClass().isCategory()) {
-      throw Refusal.ofField(
-          "not-a-category", "categoryId", "%s is no category.".formatted(category.name()));
+    if (category != null) {
+      category.requireCategory();
     }
   }
 

@@ -32,11 +32,7 @@ public record Marks(String reference, @Nullable Method method, List<String> tags
   public static Marks of(String reference, @Nullable Method method, Collection<String> tags) {
     Map<String, String> once = new TreeMap<>();
     for (String tag : tags) {
-      String name = tag.strip();
-      if (name.isEmpty() || name.length() > LONGEST_TAG) {
-        throw Refusal.ofField(
-            "tag-unreadable", "tags", "A tag has 1 to %d letters.".formatted(LONGEST_TAG));
-      }
+      String name = tag(tag, "tags");
       once.putIfAbsent(name.toLowerCase(Locale.ROOT), name);
     }
     if (once.size() > MOST_TAGS) {
@@ -44,5 +40,22 @@ public record Marks(String reference, @Nullable Method method, List<String> tags
           "too-many-tags", "tags", "An entry has at most %d tags.".formatted(MOST_TAGS));
     }
     return new Marks(reference, method, List.copyOf(once.values()));
+  }
+
+  /**
+   * The name of a tag as a person typed it: without a comma, since commas part tags.
+   *
+   * @param field where it was typed
+   * @throws Refusal {@code tag-unreadable}
+   */
+  public static String tag(String typed, String field) {
+    String name = typed.strip();
+    if (name.isEmpty() || name.length() > LONGEST_TAG || name.contains(",")) {
+      throw Refusal.ofField(
+          "tag-unreadable",
+          field,
+          "A tag has 1 to %d letters and no comma.".formatted(LONGEST_TAG));
+    }
+    return name;
   }
 }

@@ -22,4 +22,16 @@ public record TaxOnDay(UUID rateId, BigDecimal percent) {
                 HUNDRED.add(percent), gross.currency().getDecimalPlaces(), RoundingMode.HALF_UP);
     return Amount.of(tax, gross.currency());
   }
+
+  /**
+   * A net amount with its tax: net + net × percent ÷ 100, rounded half away from zero to the minor
+   * unit. {@link #taxIn} takes just that tax out again, whatever the amount.
+   */
+  public Amount grossOf(Amount net) {
+    BigDecimal tax =
+        net.decimal()
+            .multiply(percent)
+            .divide(HUNDRED, net.currency().getDecimalPlaces(), RoundingMode.HALF_UP);
+    return net.plus(Amount.of(tax, net.currency()));
+  }
 }

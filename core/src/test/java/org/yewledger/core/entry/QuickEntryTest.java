@@ -75,10 +75,15 @@ public class QuickEntryTest {
   }
 
   private static QuickEntry read(QuickEntry.Typing typing, @Nullable LastEntry last) {
+    return read(typing, last, null);
+  }
+
+  private static QuickEntry read(
+      QuickEntry.Typing typing, @Nullable LastEntry last, @Nullable Account category) {
     return QuickEntry.of(
         typing,
         new QuickEntry.Context(
-            BASE, TODAY, Formats.DEFAULT, CurrencyUnit.EUR, Optional.ofNullable(last)));
+            BASE, TODAY, Formats.DEFAULT, CurrencyUnit.EUR, Optional.ofNullable(last), category));
   }
 
   private static LastEntry last(Entry entry) {
@@ -87,6 +92,16 @@ public class QuickEntryTest {
 
   private static List<Posting> postings(QuickEntry.Typing typing, @Nullable LastEntry last) {
     return read(typing, last).entry(LEDGER).postings();
+  }
+
+  @Test
+  public void aCategoryThatWasSaidOfThePayeeGoesBeforeThatOfLastTime() {
+    Entry entry = read(typed("", "", null, null, null), PHARMACY, GROCERIES).entry(LEDGER);
+    assertEquals(entry.postings(), List.of(posting(CURRENT, -1860), posting(GROCERIES, 1860)));
+    Entry said = read(typed("", "", null, null, SCHOOL), PHARMACY, GROCERIES).entry(LEDGER);
+    assertEquals(said.postings(), List.of(posting(CURRENT, -1860), posting(SCHOOL, 1860)));
+    QuickEntry onItsLine = read(typed("", "5", CURRENT, null, null), null, GROCERIES);
+    assertEquals(onItsLine.entry(LEDGER).postings().getLast(), posting(GROCERIES, 500));
   }
 
   @Test
