@@ -628,6 +628,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entries/bulk/void": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bulkVoid"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entries/bulk/void/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["countBulkVoid"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/entries/query": {
         parameters: {
             query?: never;
@@ -2552,6 +2584,10 @@ export interface components {
             sought?: components["schemas"]["BulkSoughtJson"];
             tagsAdded: string[];
             tagsTaken: string[];
+        };
+        BulkMeantJson: {
+            ids: string[];
+            sought?: components["schemas"]["BulkSoughtJson"];
         };
         BulkOutcomeJson: {
             /** Format: int32 */
@@ -5169,6 +5205,7 @@ export interface operations {
         parameters: {
             query?: {
                 text?: string;
+                order?: string;
                 at?: string;
                 after?: string;
             };
@@ -6122,6 +6159,54 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["BulkChangeJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BulkOutcomeJson"];
+                };
+            };
+        };
+    };
+    bulkVoid: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BulkMeantJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BulkOutcomeJson"];
+                };
+            };
+        };
+    };
+    countBulkVoid: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BulkMeantJson"];
             };
         };
         responses: {

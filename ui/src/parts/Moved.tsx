@@ -11,7 +11,7 @@ export function Moved({ moved, way, usual }: { moved: MovedIn[]; way: 'in' | 'ou
   return moved.map(
     (m) =>
       !isZero(m[way]) && (
-        <span key={m.currency} className="ml-2">
+        <span key={m.currency} className="ml-2 first:ml-0">
           {m.currency !== usual && <span className="text-small text-ink-2">{m.currency} </span>}
           {signed(m[way])}
         </span>

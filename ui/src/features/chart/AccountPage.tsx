@@ -9,6 +9,7 @@ import { JumpToDay } from '@/features/journal/JumpToDay'
 import { QuickEntry } from '@/features/journal/QuickEntry'
 import { ofSameAccount, RegisterSought, type Sought } from '@/features/journal/RegisterSought'
 import { RegisterTable } from '@/features/journal/RegisterTable'
+import { NEWEST_FIRST } from '@/features/journal/useSought'
 import { Apart } from '@/parts/Amount'
 import { Button } from '@/parts/Button'
 import { Dialog } from '@/parts/Dialog'
@@ -34,7 +35,11 @@ export function AccountPage() {
   const { month } = useScope()
   const account = useQuery({ ...accountPage(accountId, month ? lastDay(month) : ''), enabled: month !== undefined })
   const { params, set } = useAddress()
-  const sought: Sought = { text: params.get('text') ?? '', at: params.get('at') ?? undefined }
+  const sought: Sought = {
+    text: params.get('text') ?? '',
+    at: params.get('at') ?? undefined,
+    order: params.get('order') ?? NEWEST_FIRST,
+  }
   const register = useInfiniteQuery({
     queryKey: ['register', accountId, sought],
     initialPageParam: '',
@@ -116,6 +121,8 @@ function AccountView({
               name={page.name}
               rows={rows}
               filtered={sought.text !== ''}
+              order={sought.order}
+              onOrder={(order) => set({ order: order === NEWEST_FIRST ? '' : order, at: '' })}
               selection={selection}
               onPick={() => setFacts(false)}
               onEnd={more}
@@ -149,7 +156,7 @@ function AccountView({
           </MayChange>
         </Acts>
       </Inspector>
-      {jumping && <JumpToDay onDay={(day) => set({ at: day })} onClose={() => setJumping(false)} />}
+      {jumping && <JumpToDay onDay={(day) => set({ at: day, order: '' })} onClose={() => setJumping(false)} />}
       {editing && (
         <Dialog title={`Edit ${page.name}`} open wide onClose={() => setEditing(false)}>
           <AccountForm

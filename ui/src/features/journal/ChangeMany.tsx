@@ -35,13 +35,15 @@ export function ChangeMany({
   const says = useSays()
   const of = useOwnForm(EMPTY, 'change several')
   const [which, setWhich] = useState<'selected' | 'all'>(ids.length > 1 ? 'selected' : 'all')
+  const [doing, setDoing] = useState<'change' | 'void'>('change')
+  const voids = doing === 'void'
   const typed = { ...EMPTY, ...of.form.watch() }
   const shift = useReading({ of: 'number' }, typed.days)
 
+  const meant = { ids: which === 'selected' ? ids : [], sought: which === 'all' ? sought : undefined }
   /** @param days as the core has read them */
   const wanted = (said: typeof EMPTY, days: string): Wanted => ({
-    ids: which === 'selected' ? ids : [],
-    sought: which === 'all' ? sought : undefined,
+    ...meant,
     payee: said.payee.trim(),
     categoryId: said.categoryId || undefined,
     tagsAdded: tagsOf(said.tagsAdded),
@@ -50,16 +52,21 @@ export function ChangeMany({
   })
   const body = wanted(typed, shift.value ?? '')
   const said = Object.values(typed).some((text) => text.trim() !== '')
-  const ready = said && !shift.pending && !shift.problem
+  const ready = voids || (said && !shift.pending && !shift.problem)
   const ahead = useQuery({
-    queryKey: ['journal', 'bulk', body],
+    queryKey: ['journal', 'bulk', doing, body],
     enabled: ready,
     placeholderData: keepPreviousData,
-    queryFn: () => data(api.POST('/api/entries/bulk/count', { body })),
+    queryFn: () =>
+      voids
+        ? data(api.POST('/api/entries/bulk/void/count', { body: meant }))
+        : data(api.POST('/api/entries/bulk/count', { body })),
   })
   async function change(values: typeof EMPTY) {
-    const done = await data(api.POST('/api/entries/bulk', { body: wanted(values, values.days) }))
-    says.done(`${counted(done.changed, 'entry', 'entries')} changed${stayed(done)}.`)
+    const done = voids
+      ? await data(api.POST('/api/entries/bulk/void', { body: meant }))
+      : await data(api.POST('/api/entries/bulk', { body: wanted(values, values.days) }))
+    says.done(`${counted(done.changed, 'entry', 'entries')} ${voids ? 'voided' : 'changed'}${stayed(done)}.`)
   }
   return (
     <Dialog title="Change several at once" open onClose={onClose}>
@@ -78,9 +85,22 @@ export function ChangeMany({
             ]}
             onChange={setWhich}
           />
+          <Select
+            aria-label="What is done to them"
+            value={doing}
+            options={[
+              { value: 'change' as const, name: 'are changed' },
+              { value: 'void' as const, name: 'are voided' },
+            ]}
+            onChange={setDoing}
+          />
         </div>
-        <p className="text-ink-2">What is left empty stays.</p>
-        <div className="grid grid-cols-2 gap-3">
+        <p className="text-ink-2">
+          {voids
+            ? 'Each is taken back by its opposite on its own day; both stay in the books, linked.'
+            : 'What is left empty stays.'}
+        </p>
+        <div className={voids ? 'hidden' : 'grid grid-cols-2 gap-3'}>
           <AccountField
             name="categoryId"
             label="Category"
@@ -93,9 +113,13 @@ export function ChangeMany({
           <TextField name="tagsTaken" label="Tags to take away" hint="separated by commas" />
           <NumberField name="days" label="Days to move by" hint="1 is the day after, -1 the day before" />
         </div>
-        {ready && <Told outcome={ahead.data} error={ahead.error} />}
+        {ready && <Told outcome={ahead.data} error={ahead.error} would={voids ? 'be voided' : 'change'} />}
         <Foot
-          go={ready && ahead.data ? `Change ${counted(ahead.data.changed, 'entry', 'entries')}` : 'Change them'}
+          go={
+            ready && ahead.data
+              ? `${voids ? 'Void' : 'Change'} ${counted(ahead.data.changed, 'entry', 'entries')}`
+              : 'Change them'
+          }
           onLeave={onClose}
         />
       </Form>
@@ -120,13 +144,13 @@ const stayed = (outcome: Outcome) => {
 }
 
 /** What the change would do, before it is made. */
-function Told({ outcome, error }: { outcome: Outcome | undefined; error: Error | null }) {
+function Told({ outcome, error, would }: { outcome: Outcome | undefined; error: Error | null; would: string }) {
   if (error) return <p role="alert">{messageOf(error)}</p>
   if (!outcome) return <p className="text-ink-2">Counting…</p>
   return (
     <div role="status" aria-label="What it would do">
       <p>
-        <b>{counted(outcome.changed, 'entry', 'entries')}</b> would change
+        <b>{counted(outcome.changed, 'entry', 'entries')}</b> would {would}
         {outcome.same > 0 && `, ${outcome.same} are like that already`}.
       </p>
       <ul className="text-ink-2">

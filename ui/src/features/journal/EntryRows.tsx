@@ -95,7 +95,7 @@ export function EntryRows({
             run: () => setDoing({ what: 'take back', entry: only }),
           },
           {
-            keys: ['k'],
+            keys: ['s'],
             label: 'Keep it as a template',
             run: () => setDoing({ what: 'keep', entry: only }),
           },

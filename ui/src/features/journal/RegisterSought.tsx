@@ -8,6 +8,7 @@ export interface Sought {
   text: string
   /** The day that the register begins with. */
   at: string | undefined
+  order: string
 }
 
 /** What was there before stands until it is read anew, unless it is of another account: the second part of a key. */

@@ -3,26 +3,37 @@ import { day, figure } from '@/parts/figures'
 import { type Column, Grid, type Item } from '@/parts/grid/Grid'
 import { Icon, StateMark } from '@/parts/Icon'
 import type { Selection } from '@/parts/useSelection'
+import { sortHead } from './columns'
+import { NEWEST_FIRST } from './useSought'
 
 type Row = Schemas['RegisterRowJson']
 
-const COLUMNS: Column[] = [
-  { head: <span className="sr-only">State</span>, width: 'w-[48px]' },
-  { head: 'Date', width: 'w-[64px]' },
-  { head: 'No.', width: 'w-[56px]', end: true },
-  { head: 'Payee, note' },
-  { head: 'Other side', width: 'w-[150px]' },
-  { head: 'Out', width: 'w-[84px]', end: true },
-  { head: 'In', width: 'w-[84px]', end: true },
-  { head: 'Balance', width: 'w-[104px]', end: true },
-]
+const COLUMNS = 8
+
+/** In and out are one amount with its sign: what went out most comes first, or last. */
+function columns(order: string, onOrder: (order: string) => void): Column[] {
+  const by = (name: string, words: string) => sortHead(name, words, order, onOrder)
+  return [
+    { ...by('state', ''), width: 'w-[48px]' },
+    { ...by('date', 'Date'), width: 'w-[84px]' },
+    { ...by('no', 'No.'), width: 'w-[56px]', end: true },
+    by('payee', 'Payee, note'),
+    { head: 'Other side', width: 'w-[150px]' },
+    { head: 'Out', width: 'w-[84px]', end: true },
+    { ...by('amount', 'In'), width: 'w-[84px]', end: true },
+    { head: 'Balance', width: 'w-[104px]', end: true },
+  ]
+}
+
 const STATEMENT = '[&>td]:h-6 [&>td]:border-needle-2 [&>td]:text-[12.5px] [&>td]:text-needle'
 
-/** An account's postings with the balance after each, newest first, under its finished statements. */
+/** An account's postings with the balance after each; newest first they stand under its finished statements. */
 export function RegisterTable({
   name,
   rows,
   filtered,
+  order,
+  onOrder,
   selection,
   onPick,
   onEnd,
@@ -31,21 +42,22 @@ export function RegisterTable({
   rows: Row[]
   /** Whether postings are left out, so that nothing is said of where a statement ends. */
   filtered: boolean
-
+  order: string
+  onOrder: (order: string) => void
   selection: Selection
   onPick: () => void
   onEnd: () => void
 }) {
   const items = rows.flatMap((row, i): Item<Row>[] => {
     const item = { key: row.postingId, row }
-    if (filtered || !beginsStatement(rows, i) || !row.statementOn) return [item]
+    if (filtered || order !== NEWEST_FIRST || !beginsStatement(rows, i) || !row.statementOn) return [item]
     return [{ key: `statement ${row.statementOn}`, look: STATEMENT, height: 24, band: <AgreedTo row={row} /> }, item]
   })
   return (
     <Grid
       label={`Register of ${name}`}
       size="dense"
-      columns={COLUMNS}
+      columns={columns(order, onOrder)}
       items={items}
       selection={selection}
       onPick={onPick}
@@ -59,7 +71,7 @@ function AgreedTo({ row }: { row: Row }) {
   return (
     <>
       <td />
-      <td colSpan={COLUMNS.length - 2}>agreed to the statement of {row.statementOn && day(row.statementOn)}</td>
+      <td colSpan={COLUMNS - 2}>agreed to the statement of {row.statementOn && day(row.statementOn)}</td>
       <td className="text-right font-semibold">{figure(row.balance)}</td>
     </>
   )

@@ -49,7 +49,7 @@ export function Templates({ onBegin, onClose }: { onBegin: (template: Template) 
         {kept.error && <Failed error={kept.error} retry={kept.refetch} />}
         {kept.data?.length === 0 && (
           <p className="text-ink-2">
-            None yet. Select an entry in the journal and press <kbd>K</kbd> to keep it as one.
+            None yet. Select an entry in the journal and press <kbd>S</kbd> to keep it as one.
           </p>
         )}
         <ol aria-label="Templates">

@@ -114,20 +114,23 @@ export function useColumns(beside: boolean): JournalColumn[] {
 /** How the journal is sorted, as the address and the API have it: a column, with a minus for the greatest first. */
 export const sortedBy = (order: string) => ({ name: order.replace(/^-/, ''), descending: order.startsWith('-') })
 
+/** Those of which the greatest is looked for first. */
+const GREATEST_FIRST = ['date', 'no', 'amount', 'tax', 'attachments']
+
 /** A head that sorts by its column, and turns the order when it does so already. */
-export function columnHead(
-  column: JournalColumn,
+export function sortHead(
+  name: string,
+  words: ReactNode,
   order: string,
-  usual: string,
   onOrder: (order: string) => void,
-): Column {
+): Pick<Column, 'sort' | 'head'> {
   const by = sortedBy(order)
-  const now = by.name === column.name
-  const first = ['date', 'no', 'amount', 'tax', 'attachments'].includes(column.name) ? `-${column.name}` : column.name
-  const next = now ? (by.descending ? column.name : `-${column.name}`) : first
+  const now = by.name === name
+  const first = GREATEST_FIRST.includes(name) ? `-${name}` : name
+  const next = now ? (by.descending ? name : `-${name}`) : first
+  // The mark of the state is small; what it is sorted by stands in its place.
+  const mark = name === 'state' ? (now && !by.descending ? 'up' : 'down') : by.descending ? 'down' : 'up'
   return {
-    width: column.width,
-    end: column.end,
     sort: now ? (by.descending ? 'descending' : 'ascending') : undefined,
     head: (
       <button
@@ -135,11 +138,20 @@ export function columnHead(
         className={`border-0 bg-transparent p-0 text-inherit hover:text-ink ${now ? 'font-semibold text-ink' : ''}`}
         onClick={() => onOrder(next)}
       >
-        {column.name === 'state' ? <span className="sr-only">State</span> : column.head}
-        {column.name === 'amount' && usual && `, ${usual}`}
-        {now && by.name !== 'state' && <Icon name={by.descending ? 'down' : 'up'} size={9} />}
-        {column.name === 'state' && <Icon name={now && !by.descending ? 'up' : 'down'} size={9} />}
+        {name === 'state' ? <span className="sr-only">State</span> : words}
+        {(now || name === 'state') && <Icon name={mark} size={9} />}
       </button>
     ),
   }
+}
+
+/** The head of a column of the journal. */
+export function columnHead(
+  column: JournalColumn,
+  order: string,
+  usual: string,
+  onOrder: (order: string) => void,
+): Column {
+  const words = column.name === 'amount' && usual ? `${column.head}, ${usual}` : column.head
+  return { width: column.width, end: column.end, ...sortHead(column.name, words, order, onOrder) }
 }

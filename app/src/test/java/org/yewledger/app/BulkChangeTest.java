@@ -48,6 +48,36 @@ public class BulkChangeTest extends AppTest {
   }
 
   @Test
+  public void severalAreVoidedAtOnceAndOneUndoBringsThemBack() {
+    Household own = found("voids");
+    for (int day = 1; day <= 3; day++) {
+      own.api()
+          .post(
+              "/api/entries",
+              """
+              {"day": "%d 8 2026", "payee": "Parking", "amount": "2", "fromId": "%s", "toId": "%s"}\
+              """
+                  .formatted(day, own.current().id(), own.groceries().id()))
+          .json();
+    }
+    String meant = "{\"ids\": [], \"sought\": {\"text\": \"parking\"}}";
+    JsonNode ahead = own.api().post("/api/entries/bulk/void/count", meant).json();
+    assertEquals(ahead.path("changed").asInt(), 3);
+    assertEquals(own.api().post("/api/entries/bulk/void", meant).json(), ahead);
+    assertEquals(own.api().get("/api/entries?text=parking").json().path("entries").size(), 6);
+    assertEquals(
+        own.api().get("/api/entries/totals?text=parking").json().at("/0/out").asString(), "-6.00");
+    JsonNode again = own.api().post("/api/entries/bulk/void/count", meant).json();
+    assertEquals(again.path("changed").asInt(), 0);
+    assertEquals(again.at("/stay/0/code").asString(), "already-countered");
+    assertEquals(again.at("/stay/0/count").asInt(), 6);
+    assertEquals(own.api().post("/api/entries/bulk/void", meant).problem(), "nothing-changes");
+    String act = own.api().get("/api/acts/next").json().at("/undo/id").asString();
+    assertEquals(own.api().post("/api/acts/" + act + "/undo", "{}").status(), 200);
+    assertEquals(own.api().get("/api/entries?text=parking").json().path("entries").size(), 3);
+  }
+
+  @Test
   public void aCountChangesNothingAndTheChangeIsOneActThatUndoTakesBack() {
     List<String> before = entries("kiosk");
     String change =

@@ -7,10 +7,12 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -120,6 +122,42 @@ public class JournalTest extends AppTest {
     assertEquals(
         from.getFirst().path("balance").asString(),
         balances.get(from.getFirst().path("postingId").asString()));
+  }
+
+  /** Each order has every posting once, in that order, with the balance that it has by day. */
+  @Test
+  public void aRegisterIsSortedByEveryColumnAndItsBalancesStay() {
+    String register = "/api/accounts/" + h.current().id() + "/register";
+    Map<String, String> balances = new HashMap<>();
+    allPages(register, "rows")
+        .forEach(r -> balances.put(r.path("postingId").asString(), r.path("balance").asString()));
+    Map<String, Function<JsonNode, BigDecimal>> sorted =
+        Map.of(
+            "amount", JournalTest::amount,
+            "no", r -> new BigDecimal(r.path("entryNo").asLong()),
+            "date", r -> new BigDecimal(r.path("date").asString().replace("-", "")));
+    for (String column : List.of("date", "no", "amount", "payee", "state", "reference", "tags")) {
+      for (String order : List.of(column, "-" + column)) {
+        List<JsonNode> rows = allPages(register + "?order=" + order, "rows");
+        assertEquals(rows.size(), balances.size(), order);
+        Map<String, String> seen = new HashMap<>();
+        rows.forEach(r -> seen.put(r.path("postingId").asString(), r.path("balance").asString()));
+        assertEquals(seen, balances, order);
+        if (sorted.containsKey(column)) {
+          List<BigDecimal> by = rows.stream().map(sorted.get(column)).toList();
+          Comparator<BigDecimal> way = Comparator.naturalOrder();
+          assertEquals(
+              by, by.stream().sorted(order.equals(column) ? way : way.reversed()).toList(), order);
+        }
+      }
+    }
+    assertEquals(h.api().get(register + "?order=colour").problem(), "bad-order");
+    assertEquals(h.api().get(register + "?order=amount&after=x.y").problem(), "bad-page");
+  }
+
+  private static BigDecimal amount(JsonNode row) {
+    return new BigDecimal(row.path("in").asString("0"))
+        .subtract(new BigDecimal(row.path("out").asString("0")));
   }
 
   @Test

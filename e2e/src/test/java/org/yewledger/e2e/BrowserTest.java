@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -17,6 +18,7 @@ import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ReducedMotion;
 import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
+import java.net.URI;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.time.Clock;
@@ -99,9 +101,16 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
 
   private static Browser browser;
 
+  /**
+   * Wren's own browser: each test opens its first window there, where scripts and styles are known
+   * already.
+   */
+  private static BrowserContext wrens;
+
   /** The cookies of Wren's session, which all tests share that do not end it. */
   private static String session = "{}";
 
+  private boolean isAtHome;
   private final List<BrowserContext> windows = new ArrayList<>();
   private final List<String> complaints = new ArrayList<>();
 
@@ -129,6 +138,7 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
                             "--disable-component-update",
                             "--disable-sync",
                             "--font-render-hinting=none")));
+    wrens = newBrowser(1280, 800, ColorScheme.LIGHT, session);
   }
 
   @AfterSuite(alwaysRun = true)
@@ -160,18 +170,40 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
   /** A window left open goes on listening to what changes, and slows the next test down. */
   @AfterMethod(alwaysRun = true)
   void closeWindows() {
+    forgetWhatWasTyped();
+    isAtHome = false;
     windows.forEach(BrowserContext::close);
     windows.clear();
     complaints.clear();
   }
 
+  /** As Wren's browser would be for somebody who was never there, but for what it has loaded. */
+  private static void forgetWhatWasTyped() {
+    for (Page page : wrens.pages()) {
+      var tools = wrens.newCDPSession(page);
+      var what = new JsonObject();
+      what.addProperty("origin", URI.create(page.url()).resolve("/").toString());
+      what.addProperty("storageTypes", "local_storage");
+      tools.send("Storage.clearDataForOrigin", what);
+      page.close();
+    }
+  }
+
+  /** A window in which Wren is signed in; the first of a test is one of Wren's own browser. */
   protected Page signedIn() {
-    return signedIn(1280, 800, ColorScheme.LIGHT);
+    if (isAtHome) {
+      return signedIn(1280, 800, ColorScheme.LIGHT);
+    }
+    isAtHome = true;
+    return signedIn(windowOf(wrens));
   }
 
   /** A new window, signed in as Wren. */
   protected Page signedIn(int width, int height, ColorScheme scheme) {
-    Page page = window(width, height, scheme, session);
+    return signedIn(window(width, height, scheme, session));
+  }
+
+  private Page signedIn(Page page) {
     open(page, "/");
     Locator password = page.getByLabel("Password");
     Locator almanac = heading(page, "agree");
@@ -197,6 +229,13 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
   }
 
   private Page window(int width, int height, ColorScheme scheme, String cookies) {
+    BrowserContext context = newBrowser(width, height, scheme, cookies);
+    windows.add(context);
+    return windowOf(context);
+  }
+
+  private static BrowserContext newBrowser(
+      int width, int height, ColorScheme scheme, String cookies) {
     BrowserContext context =
         browser.newContext(
             new Browser.NewContextOptions()
@@ -206,8 +245,11 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
                 .setLocale("en-GB")
                 .setTimezoneId("UTC")
                 .setReducedMotion(ReducedMotion.REDUCE));
-    windows.add(context);
     context.setDefaultTimeout(30_000);
+    return context;
+  }
+
+  private Page windowOf(BrowserContext context) {
     Page page = context.newPage();
     page.onConsoleMessage(message -> {
       // A refused request is an answer, told on the page; everything else is a fault of ours.

@@ -104,7 +104,7 @@ public class EveryViewTest extends BrowserTest {
     keys.first().waitFor();
     List<String> shown = keys.allInnerTexts();
     assertTrue(shown.size() > 10, view + " has " + shown);
-    assertEquals(shown.stream().distinct().toList(), shown, view);
+    assertEquals(shown.stream().distinct().toList(), shown, view + " has " + shown);
     page.keyboard().press("Escape");
     assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
   }

@@ -29,10 +29,6 @@ public class Screenshots extends BrowserTest {
     shoot("gather-table");
     open(page, "/post");
     page.locator("tr[data-row]").first().waitFor();
-    found(page, "HOME LOAN").click();
-    page.keyboard().press("s");
-    shoot("post-split");
-    open(page, "/post");
     row("rule 8: COBBLERS ROW").first().click();
     assertThat(page.getByText("Would book")).isVisible();
     shoot("post");
@@ -47,6 +43,14 @@ public class Screenshots extends BrowserTest {
     page.keyboard().press("a");
     assertThat(page.getByText("still apart")).isVisible();
     shoot("reconcile");
+    open(page, "/journal?month=2026-08");
+    row("Greengage Market").first().click();
+    page.getByLabel("Files to attach")
+        .first()
+        .setInputFiles(SAMPLES.resolve("receipt-greengage-2026-08.pdf"));
+    button(page, "Look at receipt-greengage-2026-08.pdf").click();
+    page.getByAltText("page 1 of 1").waitFor();
+    shoot("receipts");
     open(page, "/payees");
     row("Greengage Market").click();
     assertThat(page.getByText("Banks write")).isVisible();

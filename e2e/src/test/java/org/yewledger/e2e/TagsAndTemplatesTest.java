@@ -23,7 +23,7 @@ public class TagsAndTemplatesTest extends BrowserTest {
     quick(page, "Amount").fill(amount);
     quick(page, "Tags").fill(tags);
     button(page, "Enter it").click();
-    assertThat(page.getByText("entered: " + payee)).isVisible();
+    assertThat(page.getByText("entered: %s, \u2212%s".formatted(payee, amount))).isVisible();
   }
 
   @Test
@@ -36,7 +36,7 @@ public class TagsAndTemplatesTest extends BrowserTest {
     quick(page, "Tags").fill("weding");
     assertThat(page.getByText("New tag: weding")).isVisible();
     enter(page, "Quay Ferries", "12.50", "weding");
-    enter(page, "Quay Ferries", "7", "wedding");
+    enter(page, "Quay Ferries", "7.00", "wedding");
     open(page, "/tags?month=2026-09");
     row(page, "weding").click();
     assertThat(row(page, "weding")).containsText("\u221212.50");
@@ -66,7 +66,7 @@ public class TagsAndTemplatesTest extends BrowserTest {
     Page page = signedIn();
     open(page, "/journal?month=2026-08");
     rows(page, "Lamplight Cinema").first().click();
-    page.keyboard().press("k");
+    page.keyboard().press("s");
     page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Cinema");
     button(page, "Keep it").click();
     assertThat(page.getByText("Cinema is kept as a template.")).isVisible();

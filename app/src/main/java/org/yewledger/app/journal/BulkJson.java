@@ -22,6 +22,26 @@ final class BulkJson {
       @NotNull @Size(max = QueryText.LONGEST) String text) {}
 
   /**
+   * Which entries are meant.
+   *
+   * @param ids these; empty where all are that are sought
+   * @param sought all that are sought; null where identities are given
+   */
+  record BulkMeantJson(
+      @NotNull @Size(max = 2_000) List<@NotNull UUID> ids, @Nullable BulkSoughtJson sought) {
+    BulkService.Meant meant() {
+      return BulkJson.meant(ids, sought);
+    }
+  }
+
+  private static BulkService.Meant meant(List<UUID> ids, @Nullable BulkSoughtJson sought) {
+    return sought == null
+        ? new BulkService.These(ids.stream().distinct().toList())
+        : new BulkService.All(
+            new JournalService.Filter(sought.book(), sought.month(), sought.text()));
+  }
+
+  /**
    * @param ids the entries that are meant; empty where all are that are sought
    * @param sought all that are meant; null where identities are given
    * @param payee who they are with from now on; empty for who they are with
@@ -37,10 +57,7 @@ final class BulkJson {
       @NotNull @Size(max = 20) List<@NotNull @Size(max = 40) String> tagsTaken,
       int days) {
     BulkService.Meant meant() {
-      return sought == null
-          ? new BulkService.These(ids.stream().distinct().toList())
-          : new BulkService.All(
-              new JournalService.Filter(sought.book(), sought.month(), sought.text()));
+      return BulkJson.meant(ids, sought);
     }
 
     BulkChange change(Chart chart) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,6 +23,9 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.BulkChange;
 import org.yewledger.core.ledger.BulkChange.Outcome;
+import org.yewledger.core.ledger.BulkVoid;
+import org.yewledger.core.ledger.Countering;
+import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Ledger;
 
 /** Makes one change to many entries, as one act; what cannot be changed stays, and is told. */
@@ -43,6 +47,7 @@ class BulkService {
   private final EntryReader reader;
   private final EntryLocks locks;
   private final EntryStore entries;
+  private final CounterService counters;
   private final LedgerService ledgers;
   private final ChartService charts;
   private final JdbcClient jdbc;
@@ -54,6 +59,7 @@ class BulkService {
       EntryReader reader,
       EntryLocks locks,
       EntryStore entries,
+      CounterService counters,
       LedgerService ledgers,
       ChartService charts,
       JdbcClient jdbc,
@@ -63,6 +69,7 @@ class BulkService {
     this.reader = reader;
     this.locks = locks;
     this.entries = entries;
+    this.counters = counters;
     this.ledgers = ledgers;
     this.charts = charts;
     this.jdbc = jdbc;
@@ -101,7 +108,54 @@ class BulkService {
     return told(outcomes);
   }
 
+  /** What taking them back would do; it does nothing. */
+  @Transactional(readOnly = true)
+  BulkOutcomeJson countVoid(Meant meant) {
+    return told(voids(ids(meant)));
+  }
+
+  /**
+   * Takes back what can be taken back, each by its opposite.
+   *
+   * @throws Refusal {@code too-many-entries}; {@code nothing-changes} if all would stay as they are
+   */
+  @Transactional
+  @ForBookkeepers
+  public BulkOutcomeJson makeVoid(Meant meant) {
+    List<UUID> ids = ids(meant);
+    locks.held(ids, List.of());
+    Map<EntryView, Outcome> outcomes = voids(ids);
+    Map<UUID, Entry> opposites = new LinkedHashMap<>();
+    outcomes.forEach((view, outcome) -> {
+      if (outcome instanceof BulkChange.Voided(Entry opposite)) {
+        opposites.put(view.entry().id(), opposite);
+      }
+    });
+    if (opposites.isEmpty()) {
+      throw Refusal.of("nothing-changes", "None of them would change.");
+    }
+    acts.begin(ActKind.COUNTER, "Voided %d entries at once".formatted(opposites.size()));
+    counters.countered(opposites, Countering.VOID);
+    return told(outcomes);
+  }
+
+  private Map<EntryView, Outcome> voids(List<UUID> ids) {
+    Set<BookMonth> closed = closedMonths();
+    Set<UUID> countered = counters.among(ids);
+    return outcomes(
+        ids,
+        view ->
+            BulkVoid.of(
+                view.toEntry(),
+                view.standing(),
+                countered.contains(view.entry().id()),
+                (book, month) -> closed.contains(new BookMonth(book, month))));
+  }
+
   private List<UUID> ids(Meant meant) {
+    if (meant instanceof All(var filter) && filter.bookId() != null) {
+      charts.chart().book(filter.bookId());
+    }
     List<UUID> ids =
         switch (meant) {
           case These(List<UUID> these) -> these;
@@ -118,19 +172,25 @@ class BulkService {
   /** No account has to be made for it: what an entry stands on stays in its books. */
   private Map<EntryView, Outcome> outcomes(List<UUID> ids, BulkChange change) {
     Ledger ledger = ledgers.lookingAhead(charts.chart());
-    EntryReader.EntryViews views = reader.byId(ids);
     Set<BookMonth> closed = closedMonths();
-    Map<EntryView, Outcome> outcomes = new LinkedHashMap<>();
-    for (UUID id : ids) {
-      EntryView view = views.byId().get(id);
-      if (view != null) {
-        outcomes.put(
-            view,
+    return outcomes(
+        ids,
+        view ->
             change.of(
                 view.toEntry(),
                 view.standing(),
                 (book, month) -> closed.contains(new BookMonth(book, month)),
                 ledger));
+  }
+
+  /** What was deleted meanwhile is left out. */
+  private Map<EntryView, Outcome> outcomes(List<UUID> ids, Function<EntryView, Outcome> each) {
+    EntryReader.EntryViews views = reader.byId(ids);
+    Map<EntryView, Outcome> outcomes = new LinkedHashMap<>();
+    for (UUID id : ids) {
+      EntryView view = views.byId().get(id);
+      if (view != null) {
+        outcomes.put(view, each.apply(view));
       }
     }
     return outcomes;
@@ -153,6 +213,7 @@ class BulkService {
     for (Map.Entry<EntryView, Outcome> each : outcomes.entrySet()) {
       switch (each.getValue()) {
         case BulkChange.Changed ignored -> changed++;
+        case BulkChange.Voided ignored -> changed++;
         case BulkChange.Same() -> same++;
         case BulkChange.Stays(String code, String why) ->
             stay.computeIfAbsent(code, c -> new ArrayList<>())

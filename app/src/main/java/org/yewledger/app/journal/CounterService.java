@@ -2,7 +2,11 @@ package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -52,10 +56,37 @@ class CounterService {
         ActKind.COUNTER,
         "%s no. %d, %s"
             .formatted(how == Countering.VOID ? "Voided" : "Reversed", row.no(), row.payee()));
-    Stored opposite = store.add(List.of(how.of(entry, on == null ? row.date() : on))).getFirst();
-    opposite.entry().counter(id, how);
+    return countered(Map.of(id, how.of(entry, on == null ? row.date() : on)), how).getFirst();
+  }
+
+  /**
+   * Books the opposites of entries, within an act.
+   *
+   * @param opposites by the identities of the entries, in their order
+   * @return the identities of the opposites
+   */
+  List<UUID> countered(Map<UUID, Entry> opposites, Countering how) {
+    List<UUID> ids = List.copyOf(opposites.keySet());
+    List<Stored> stored = store.add(List.copyOf(opposites.values()));
+    for (int i = 0; i < ids.size(); i++) {
+      stored.get(i).entry().counter(ids.get(i), how);
+    }
     entities.flush();
-    return opposite.entry().id();
+    return stored.stream().map(s -> s.entry().id()).toList();
+  }
+
+  /** Those of some entries that another one takes back, or that take another one back. */
+  Set<UUID> among(Collection<UUID> ids) {
+    return new HashSet<>(
+        entities
+            .createQuery(
+                """
+                select e.id from Entry e where e.id in :ids
+                   and (e.countersId is not null or exists (select 1 from Entry c where c.countersId = e.id))\
+                """,
+                UUID.class)
+            .setParameter("ids", ids)
+            .getResultList());
   }
 
   /**

@@ -116,6 +116,29 @@ record EntryOrder(Column column, boolean descending) {
     return column.value;
   }
 
+  /** Whether it is that of a register: newest first. */
+  boolean isNewestFirst() {
+    return column == Column.DATE && descending;
+  }
+
+  /** As a register is written on paper. */
+  boolean isOldestFirst() {
+    return column == Column.DATE && !descending;
+  }
+
+  /** What a posting {@code r} of a register is sorted by, as SQL; otherwise that of its entry. */
+  String valueOfPosting() {
+    return switch (column) {
+      case DATE -> "r.date";
+      case AMOUNT -> "r.amount_minor";
+      default -> column.value;
+    };
+  }
+
+  String type() {
+    return column.type;
+  }
+
   /** SQL of the order, over a value {@code k}, a {@code date} and a {@code no}. */
   String sql() {
     String way = descending ? "desc" : "asc";

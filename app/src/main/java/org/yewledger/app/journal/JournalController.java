@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.BulkJson.BulkChangeJson;
+import org.yewledger.app.journal.BulkJson.BulkMeantJson;
 import org.yewledger.app.journal.BulkJson.BulkOutcomeJson;
 import org.yewledger.app.journal.JournalJson.AgainJson;
 import org.yewledger.app.journal.JournalJson.CounterJson;
@@ -138,6 +139,18 @@ class JournalController {
     return bulk.change(wanted.meant(), wanted.change(charts.chart()));
   }
 
+  /** Counts what taking many entries back would do. Changes nothing. */
+  @PostMapping("/api/entries/bulk/void/count")
+  BulkOutcomeJson countBulkVoid(@Valid @RequestBody BulkMeantJson wanted) {
+    return bulk.countVoid(wanted.meant());
+  }
+
+  /** Takes many entries back, each by its opposite on its own day, as one act. */
+  @PostMapping("/api/entries/bulk/void")
+  BulkOutcomeJson bulkVoid(@Valid @RequestBody BulkMeantJson wanted) {
+    return bulk.makeVoid(wanted.meant());
+  }
+
   /** Gives an entry another form; number and identity stay, and history keeps each form. */
   @PutMapping("/api/entries/{id}")
   EntryJson revise(@PathVariable UUID id, @Valid @RequestBody DraftJson draft) {
@@ -182,18 +195,21 @@ class JournalController {
   }
 
   /**
-   * A page of an account's register, newest first, each posting with the balance after it.
+   * A page of an account's register, each posting with the balance after it.
    *
    * @param text a query, as for the journal
-   * @param at the day to begin with
+   * @param order a column, with a minus before it where the greatest comes first
+   * @param at the day to begin with, where the newest come first
    */
   @GetMapping("/api/accounts/{id}/register")
   RegisterJson register(
       @PathVariable UUID id,
       @RequestParam(defaultValue = "") String text,
+      @RequestParam(defaultValue = "-date") String order,
       @RequestParam @Nullable LocalDate at,
       @RequestParam @Nullable String after) {
-    return registers.register(id, new RegisterService.Part(text, at, after));
+    return registers.register(
+        id, new RegisterService.Part(text, EntryOrder.parse(order), at, after));
   }
 
   /** What the postings of a register that fit come to. */

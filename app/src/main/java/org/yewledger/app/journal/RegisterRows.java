@@ -12,13 +12,25 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.journal.EntryReader.EntryView;
 import org.yewledger.app.journal.EntryReader.EntryViews;
+import org.yewledger.core.Refusal;
 
-/** Looks up an account's postings, newest first. */
+/** Looks up an account's postings. */
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
 class RegisterRows {
-  /** A posting and its entry. */
-  record Row(PostingEntity posting, EntryView entry) {}
+  /** More are not sorted by anything but their day. */
+  private static final int MOST_SORTED = 50_000;
+
+  /**
+   * A posting and its entry.
+   *
+   * @param sortedBy what it is sorted by; empty where that is its day, newest first
+   */
+  record Row(PostingEntity posting, EntryView entry, String sortedBy) {
+    RegisterKey key() {
+      return new RegisterKey(new PageKey(posting.date(), entry.no(), posting.place()), sortedBy);
+    }
+  }
 
   /**
    * @param out what went out, below zero
@@ -44,8 +56,7 @@ class RegisterRows {
     params.put("no", after.no());
     params.put("place", after.place());
     params.put("size", size);
-    record Found(UUID id, UUID entryId) {}
-    List<Found> found =
+    return rows(
         jdbc.sql(
                 """
                 select r.id, r.entry_id %s and r.date <= :date and (r.date, e.no, r.place) < (:date, :no, :place)
@@ -53,13 +64,82 @@ class RegisterRows {
                 """
                     .formatted(from(sought, search.finder(sought))))
             .params(params)
-            .query(
-                (row, n) -> new Found(row.getObject(1, UUID.class), row.getObject(2, UUID.class)))
-            .list();
+            .query((row, n) ->
+                new Found(row.getObject(1, UUID.class), row.getObject(2, UUID.class), ""))
+            .list());
+  }
+
+  /**
+   * The same in another order; among equals the newest comes first, but where the oldest are
+   * wanted.
+   *
+   * @param after null for the first page
+   * @throws Refusal {@code too-many-to-sort} where a great many would have to be looked at
+   */
+  List<Row> page(
+      UUID accountId, EntrySought sought, EntryOrder order, @Nullable RegisterKey after, int size) {
+    String from = from(sought, search.finder(sought));
+    Map<String, Object> params = params(accountId, sought);
+    params.put("most", MOST_SORTED + 1);
+    requireSortable(from, params);
+    params.put("size", size);
+    if (after != null) {
+      params.put("date", after.place().date());
+      params.put("no", after.place().no());
+      params.put("place", after.place().place());
+      params.put("value", after.value());
+    }
+    String ties = order.isOldestFirst() ? "asc" : "desc";
+    String behind =
+        "where k %1$s= cast(:value as %2$s) and (k %1$s cast(:value as %2$s) or (date, no, place) %3$s (:date, :no, :place))"
+            .formatted(
+                order.descending() ? "<" : ">", order.type(), order.isOldestFirst() ? ">" : "<");
+    return rows(
+        jdbc.sql(
+                """
+                select id, entry_id, k from (select r.id, r.entry_id, r.date, e.no, r.place, %1$s as k %2$s) fits
+                 %3$s order by k %4$s, date %5$s, no %5$s, place %5$s limit :size\
+                """
+                    .formatted(
+                        order.valueOfPosting(),
+                        from,
+                        after == null ? "" : behind,
+                        order.descending() ? "desc" : "asc",
+                        ties))
+            .params(params)
+            .query((row, n) ->
+                new Found(
+                    row.getObject(1, UUID.class),
+                    row.getObject(2, UUID.class),
+                    String.valueOf(row.getString(3))))
+            .list());
+  }
+
+  private void requireSortable(String from, Map<String, Object> params) {
+    long count =
+        jdbc.sql("select count(*) from (select 1 %s limit :most) few".formatted(from))
+            .params(params)
+            .query(Long.class)
+            .single();
+    if (count > MOST_SORTED) {
+      throw Refusal.ofField(
+          "too-many-to-sort",
+          "order",
+          "More than 50,000 postings fit, too many to sort by that. Look for less.");
+    }
+  }
+
+  private record Found(UUID id, UUID entryId, String sortedBy) {}
+
+  private List<Row> rows(List<Found> found) {
     Map<UUID, PostingEntity> postings = store.postings(found.stream().map(Found::id).toList());
     EntryViews entries = reader.byId(found.stream().map(Found::entryId).toList());
     return found.stream()
-        .map(f -> new Row(Objects.requireNonNull(postings.get(f.id())), entries.of(f.entryId())))
+        .map(f ->
+            new Row(
+                Objects.requireNonNull(postings.get(f.id())),
+                entries.of(f.entryId()),
+                f.sortedBy()))
         .toList();
   }
 

@@ -24,7 +24,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.RunningBalance;
 
-/** An account's postings with its running balance, newest first. */
+/** An account's postings, each with the balance after it in the order of days. */
 @Service
 class RegisterService {
   private static final int PAGE = 200;
@@ -33,12 +33,13 @@ class RegisterService {
    * Which part of a register is wanted.
    *
    * @param text a query, as the journal has it
+   * @param order by which column
    * @param at the day to begin with; null for the newest
    * @param after the key of the page before; null for the first
    */
-  record Part(String text, @Nullable LocalDate at, @Nullable String after) {
+  record Part(String text, EntryOrder order, @Nullable LocalDate at, @Nullable String after) {
     private PageKey key() {
-      return PageKey.parse(after).notAfter(at == null ? PageKey.START.date() : at);
+      return RegisterKey.parse(after).place().notAfter(at == null ? PageKey.START.date() : at);
     }
   }
 
@@ -69,19 +70,14 @@ class RegisterService {
     Chart chart = charts.chart();
     Account account = chart.account(accountId);
     PageKey after = part.key();
-    List<Row> page = rows.page(accountId, sought(part.text()), after, PAGE);
+    List<Row> page = page(accountId, part);
     Map<UUID, StatementDay> statements =
         days.of(
             page.stream()
                 .map(r -> r.posting().statementId())
                 .filter(Objects::nonNull)
                 .collect(Collectors.toSet()));
-    String next = null;
-    if (page.size() == PAGE) {
-      Row last = page.getLast();
-      next =
-          new PageKey(last.posting().date(), last.entry().no(), last.posting().place()).toString();
-    }
+    String next = page.size() == PAGE ? page.getLast().key().toString() : null;
     return new RegisterJson(
         account.id(),
         account.name(),
@@ -93,6 +89,16 @@ class RegisterService {
         agreed.byAccount().get(accountId),
         json(page, balancesOf(page, account, part, after), account, statements),
         next);
+  }
+
+  private List<Row> page(UUID accountId, Part part) {
+    EntrySought sought = sought(part.text());
+    if (part.order().isNewestFirst()) {
+      return rows.page(accountId, sought, part.key(), PAGE);
+    }
+    RegisterKey after =
+        part.after() == null || part.after().isEmpty() ? null : RegisterKey.parse(part.after());
+    return rows.page(accountId, sought, part.order(), after, PAGE);
   }
 
   /** How many postings fit, and what they come to. */
@@ -112,7 +118,7 @@ class RegisterService {
 
   /** Where every posting is there, each balance follows from the one before. */
   private List<Amount> balancesOf(List<Row> page, Account account, Part part, PageKey after) {
-    if (part.text().isBlank()) {
+    if (part.text().isBlank() && part.order().isNewestFirst()) {
       return RunningBalance.newestFirst(
           balances.before(account, after),
           page.stream().map(r -> r.posting().amount(account.currency())).toList());

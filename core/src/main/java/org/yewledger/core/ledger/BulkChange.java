@@ -36,6 +36,9 @@ public record BulkChange(
   /** It gets another form. */
   public record Changed(Revision revision) implements Outcome {}
 
+  /** It is taken back by its opposite. */
+  public record Voided(Entry opposite) implements Outcome {}
+
   /** It is like that already. */
   public record Same() implements Outcome {}
 
