@@ -156,7 +156,13 @@ function AccountView({
           </MayChange>
         </Acts>
       </Inspector>
-      {jumping && <JumpToDay onDay={(day) => set({ at: day, order: '' })} onClose={() => setJumping(false)} />}
+      {jumping && (
+        <JumpToDay
+          onDay={(day) => set({ at: day, order: '' })}
+          onEnd={(order) => set({ at: '', order: order === NEWEST_FIRST ? '' : order })}
+          onClose={() => setJumping(false)}
+        />
+      )}
       {editing && (
         <Dialog title={`Edit ${page.name}`} open wide onClose={() => setEditing(false)}>
           <AccountForm

@@ -186,6 +186,7 @@ export function Journal() {
       )}
       {asking === 'day' && (
         <JumpToDay
+          onEnd={(order) => set({ at: '', every: '1', order })}
           onDay={(day) => set({ at: day, every: '1', order: order.endsWith('date') ? order : NEWEST_FIRST })}
           onClose={close}
         />

@@ -1,7 +1,10 @@
 package org.yewledger.bench;
 
+import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.yewledger.app.platform.SignedIn;
@@ -79,6 +82,7 @@ final class JournalBench {
           Timing.medianMillis(WARM_UP, ROUNDS, () -> read(ofMany), () -> read(ofFew));
       Bench.figure("journal-1m-reading-an-entry-as-typed", reading.first(), "ms", "<= 30");
       Bench.figure("journal-20k-reading-an-entry-as-typed", reading.second(), "ms", ">= 0");
+      Bench.figure("journal-1m-server-memory", peakMegabytes(), "MB", "<= 1000");
     }
   }
 
@@ -95,4 +99,15 @@ final class JournalBench {
       {"day": "2026-09-20", "payee": "Payee 12", "amount": "3*4.20", "fromId": "%s", "toId": "%s"}\
       """
           .formatted(YearsBench.hash("ya3"), YearsBench.hash("yc7"));
+
+  /**
+   * The most that the process, application and measuring together, had in memory (proc(5), VmHWM).
+   */
+  private static double peakMegabytes() throws IOException {
+    return Files.readAllLines(Path.of("/proc/self/status")).stream()
+        .filter(line -> line.startsWith("VmHWM:"))
+        .mapToDouble(line -> Long.parseLong(line.replaceAll("\\D", "")) / 1024.0)
+        .findFirst()
+        .orElse(Double.NaN);
+  }
 }

@@ -141,6 +141,9 @@ public class JournalQueryTest extends BrowserTest {
     assertThat(entries(page).first()).containsText(Pattern.compile("Mar"));
     chip(page, "the day it begins with").click();
     assertThat(entries(page).first()).not().containsText("Mar");
+    page.keyboard().press("g");
+    button(page, "the oldest").click();
+    assertThat(entries(page).first()).containsText("Opening balance");
   }
 
   @Test

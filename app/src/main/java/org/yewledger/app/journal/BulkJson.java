@@ -1,5 +1,6 @@
 package org.yewledger.app.journal;
 
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.YearMonth;
@@ -28,7 +29,7 @@ final class BulkJson {
    * @param sought all that are sought; null where identities are given
    */
   record BulkMeantJson(
-      @NotNull @Size(max = 2_000) List<@NotNull UUID> ids, @Nullable BulkSoughtJson sought) {
+      @NotNull @Size(max = 2_000) List<@NotNull UUID> ids, @Nullable @Valid BulkSoughtJson sought) {
     BulkService.Meant meant() {
       return BulkJson.meant(ids, sought);
     }
@@ -50,7 +51,7 @@ final class BulkJson {
    */
   record BulkChangeJson(
       @NotNull @Size(max = 2_000) List<@NotNull UUID> ids,
-      @Nullable BulkSoughtJson sought,
+      @Nullable @Valid BulkSoughtJson sought,
       @NotNull @Size(max = Texts.NAME) String payee,
       @Nullable UUID categoryId,
       @NotNull @Size(max = 20) List<@NotNull @Size(max = 40) String> tagsAdded,

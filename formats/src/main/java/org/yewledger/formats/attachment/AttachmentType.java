@@ -22,6 +22,7 @@ public enum AttachmentType {
   /** The largest file that is taken, in bytes: 20 MB. */
   public static final int LARGEST = 20 << 20;
 
+  private static final String FIELD = "file";
   private static final byte[] PNG_SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
   private static final Set<String> HEIC_BRANDS =
       Set.of("heic", "heix", "heim", "heis", "hevc", "hevx", "mif1", "msf1");
@@ -82,7 +83,7 @@ public enum AttachmentType {
    */
   public static AttachmentType of(String name, byte[] content) {
     if (content.length == 0) {
-      throw refusal("attachment-empty", "%s is empty.".formatted(name));
+      throw Refusal.ofField("attachment-empty", FIELD, "%s is empty.".formatted(name));
     }
     if (content.length > LARGEST) {
       throw tooLarge(name);
@@ -90,13 +91,15 @@ public enum AttachmentType {
     AttachmentType type =
         of(content)
             .orElseThrow(() ->
-                refusal(
+                Refusal.ofField(
                     "attachment-unknown",
+                    FIELD,
                     "%s is no PDF, JPEG, PNG or HEIC by its content. Save it as one of these, then attach it."
                         .formatted(name)));
     if (!type.endings.contains(ending(name))) {
-      throw refusal(
+      throw Refusal.ofField(
           "attachment-misnamed",
+          FIELD,
           "%s is %s by its content. If that is right, name it with .%s at the end."
               .formatted(name, type.words, type.ending()));
     }
@@ -105,16 +108,13 @@ public enum AttachmentType {
 
   /** What is said of a file above {@link #LARGEST}. */
   public static Refusal tooLarge(String name) {
-    return refusal(
+    return Refusal.ofField(
         "attachment-too-large",
+        FIELD,
         "%s is larger than 20 MB. Save it smaller, or in parts.".formatted(name));
   }
 
   private static String ending(String name) {
     return name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
-  }
-
-  private static Refusal refusal(String code, String message) {
-    return Refusal.ofField(code, "file", message);
   }
 }
