@@ -15,7 +15,7 @@ function columns(order: string, onOrder: (order: string) => void): Column[] {
   const by = (name: string, words: string) => sortHead(name, words, order, onOrder)
   return [
     { ...by('state', ''), width: 'w-[48px]' },
-    { ...by('date', 'Date'), width: 'w-[84px]' },
+    { ...by('date', 'Date'), width: 'w-[84px] narrow:w-[64px]' },
     { ...by('no', 'No.'), width: 'w-[56px]', end: true },
     by('payee', 'Payee, note'),
     { head: 'Other side', width: 'w-[150px]' },
