@@ -84,7 +84,9 @@ export const yearOf = (iso: string) => iso.slice(0, 4)
 
 /** A sentence of history with its days and months as people write them. */
 export const inSentence = (words: string) =>
-  words.replace(/\b\d{4}-\d{2}-\d{2}\b/g, longDay).replace(/\b\d{4}-(0[1-9]|1[0-2])\b(?!-)/g, longMonth)
+  words
+    .replace(/(?<![\w.-])\d{4}-\d{2}-\d{2}(?![\w-]|\.\w)/g, longDay)
+    .replace(/(?<![\w.-])\d{4}-(0[1-9]|1[0-2])(?![\w-]|\.\w)/g, longMonth)
 
 export function lastDay(month: string): string {
   const days = new Date(Date.UTC(part(month, 0), part(month, 1), 0)).getUTCDate()
