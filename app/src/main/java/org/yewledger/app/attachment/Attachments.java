@@ -30,20 +30,10 @@ public class Attachments {
 
   /** How many files each entry has; entries without are missing. Cost: one query. */
   public Map<UUID, Integer> countsOf(Collection<UUID> entryIds) {
-    return counts("entry_id", entryIds);
-  }
-
-  /** The same of bank lines that wait. */
-  public Map<UUID, Integer> countsOfLines(Collection<UUID> lineIds) {
-    return counts("bank_line_id", lineIds);
-  }
-
-  private Map<UUID, Integer> counts(String column, Collection<UUID> ids) {
     Map<UUID, Integer> counts = new HashMap<>();
     jdbc.sql(
-            "select %1$s, count(*) from attachment where household_id = ? and %1$s = any(?) group by 1"
-                .formatted(column))
-        .params(SignedIn.now().householdId(), ids.toArray(UUID[]::new))
+            "select entry_id, count(*) from attachment where household_id = ? and entry_id = any(?) group by 1")
+        .params(SignedIn.now().householdId(), entryIds.toArray(UUID[]::new))
         .query(row -> {
           counts.put(row.getObject(1, UUID.class), row.getInt(2));
         });
