@@ -50,7 +50,10 @@ export function useTicks(stored: Sheet): { sheet: Sheet; tick: (postingIds: stri
     setOnTheirWay(queue.current)
     void send()
   }
-  return { sheet: seen(stored, onTheirWay), tick }
+  // A tick leaves those on their way at once, while the page above hears of its answer a moment later: in between it
+  // would be seen as it was before, and the next key would act on that.
+  const answered = queryClient.getQueryData<Sheet>(key) ?? stored
+  return { sheet: seen(answered, onTheirWay), tick }
 }
 
 /** The sheet with what ticking changed of it. */
