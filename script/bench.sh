@@ -18,7 +18,7 @@ yew_bench() {
 
 # Scrolling is measured in a real browser, with the browser tests' own application.
 yew_bench_scroll() {
-  need_tools postgresql chromium
+  need_tools postgresql chromium-headless-shell
   trap pg_stop EXIT
   pg_start test-db test
   export_test_databases

@@ -1,14 +1,30 @@
 # ./yew test: everything that is checked, and one closing line. Sourced by ./yew.
 
 yew_test() {
-  need_tools postgresql chromium
+  need_tools postgresql chromium-headless-shell libheif-examples
   rm -rf ./*/target/surefire-reports
   trap pg_stop EXIT
   pg_start test-db test
   export_test_databases
   local build=0
-  mvn -B -ntp -T 2 -Dstyle.color=never -fae verify || build=$?
+  build_and_check && run_suites || build=$?
   report "$build"
+}
+
+build_and_check() {
+  mvn -B -ntp -T 2 -Dstyle.color=never -fae install -DskipTests
+}
+
+# The browser tests wait for pages and answers half of their time: the other suites run meanwhile.
+run_suites() {
+  local browser suites=0 browsing=0
+  mvn -B -ntp -Dstyle.color=never -pl e2e surefire:test >"$yew_dir/e2e.log" 2>&1 &
+  browser=$!
+  mvn -B -ntp -Dstyle.color=never -fae -pl '!e2e' surefire:test || suites=$?
+  wait "$browser" || browsing=$?
+  say "the browser tests:"
+  cat "$yew_dir/e2e.log"
+  [ "$suites" = 0 ] && [ "$browsing" = 0 ]
 }
 
 # The suites get a database each, new for every run.
@@ -44,7 +60,7 @@ report() { # EXIT_CODE
 }
 
 yew_screenshots() {
-  need_tools postgresql chromium
+  need_tools postgresql chromium-headless-shell
   trap pg_stop EXIT
   pg_start test-db test
   export_test_databases

@@ -12,7 +12,7 @@ find_jdk() {
   return 1
 }
 
-# need_tools postgresql [chromium]: finds the tools, installing Debian's packages when root.
+# need_tools postgresql [chromium-headless-shell]: finds the tools, installing Debian's packages when root.
 need_tools() {
   find_jdk || fail "a JDK 25 is missing; install one (Temurin 25, say) and set JAVA_HOME to it"
   command -v mvn >/dev/null || missing_package maven
@@ -27,7 +27,8 @@ need_tools() {
 is_there() {
   case $1 in
     postgresql) find_postgres ;;
-    chromium) [ -x /usr/bin/chromium ] ;;
+    libheif-examples) [ -x /usr/bin/heif-convert ] ;;
+    chromium-headless-shell) [ -x /usr/bin/chromium-headless-shell ] ;;
   esac
 }
 

@@ -69,8 +69,7 @@ public class AttachmentsTest extends BrowserTest {
 
   @Test
   public void aReceiptComesFirstAndIsPutToItsEntry() throws IOException {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-08");
+    Page page = signedInAt("/journal?month=2026-08");
     rows(page, "Quay Ferries").first().waitFor();
     page.keyboard().press("r");
     Locator waiting = beside(page, "Receipts that wait");
@@ -93,8 +92,7 @@ public class AttachmentsTest extends BrowserTest {
 
   @Test
   public void whatIsAttachedInPostGoesWithTheLineIntoTheJournal() throws IOException {
-    Page page = signedIn();
-    open(page, "/post");
+    Page page = signedInAt("/post");
     found(page, "HARROW HARDWARE").click();
     Locator line = beside(page, "Selected line");
     choose(page, () -> line.getByText("Attach a receipt").click(), receipt("hinges.png"));
@@ -112,8 +110,7 @@ public class AttachmentsTest extends BrowserTest {
   /** Whatever a dialog was opened for, the keys go on from there. */
   @Test
   public void theFocusComesBackToTheRowThatADialogWasOpenedOn() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-08");
+    Page page = signedInAt("/journal?month=2026-08");
     Locator row = rows(page, "Lamplight Cinema").first();
     row.click();
     page.keyboard().press("d");

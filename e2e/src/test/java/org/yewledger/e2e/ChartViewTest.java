@@ -28,8 +28,7 @@ public class ChartViewTest extends BrowserTest {
 
   @Test
   public void accountsAreAddedRenamedMovedMergedAndDeletedByKeyboard() {
-    Page page = signedIn();
-    open(page, "/chart");
+    Page page = signedInAt("/chart");
     row(page, "Groceries").click();
     add(page, "Market stalls", "expense");
     page.keyboard().press("e");
@@ -64,8 +63,7 @@ public class ChartViewTest extends BrowserTest {
 
   @Test
   public void anAccountIsDraggedIntoAGroupAndBack() {
-    Page page = signedIn();
-    open(page, "/chart");
+    Page page = signedInAt("/chart");
     int before = placeOf(page, "Bakery");
     row(page, "Bakery").dragTo(row(page, "Children"));
     assertThat(page.getByText("Bakery is in Children now.")).isVisible();
@@ -77,8 +75,7 @@ public class ChartViewTest extends BrowserTest {
 
   @Test
   public void closingIsRefusedWhileSomethingStandsThereAndFindingIsByAnyPart() {
-    Page page = signedIn();
-    open(page, "/chart");
+    Page page = signedInAt("/chart");
     row(page, "Purse").click();
     page.keyboard().press("x");
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("Purse still stands at 42.50 EUR");
@@ -90,8 +87,7 @@ public class ChartViewTest extends BrowserTest {
 
   @Test
   public void aTransferInDollarsShowsItsRateAndWhatIsLost() {
-    Page page = signedIn();
-    open(page, "/currencies?month=2026-09");
+    Page page = signedInAt("/currencies?month=2026-09");
     Locator form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Transfer"));
     pick(form, "From", "Shop tak");
     pick(form, "To", "Kestrel Curr");

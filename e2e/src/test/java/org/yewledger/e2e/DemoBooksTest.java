@@ -11,8 +11,7 @@ public class DemoBooksTest extends BrowserTest {
 
   @Test
   public void elevenMonthsAgreeAndSeptemberIsThereToDo() {
-    Page page = signedIn();
-    open(page, "/?month=2026-09");
+    Page page = signedInAt("/?month=2026-09");
     for (String account :
         new String[] {
           "Harbour Current", "Harbour Savings", "Quillon Card", "Home loan", "Kestrel Current"

@@ -54,8 +54,7 @@ public class EntriesTest extends BrowserTest {
 
   @Test
   public void anEntryIsChangedCopiedVoidedAndDeleted() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-10");
+    Page page = signedInAt("/journal?month=2026-10");
     enter(page, "Quay Kiosk", "4.44");
     Locator row = entries(page, "Quay Kiosk");
     row.click();
@@ -96,8 +95,7 @@ public class EntriesTest extends BrowserTest {
 
   @Test
   public void anEntryBookedTwiceIsMadeOneAndTwoAgainByUndo() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-10");
+    Page page = signedInAt("/journal?month=2026-10");
     enter(page, "Twice Kiosk", "7.77");
     enter(page, "Twice Kiosk again", "7.77");
     Locator row = entries(page, "Twice Kiosk");
@@ -117,8 +115,7 @@ public class EntriesTest extends BrowserTest {
 
   @Test
   public void severalAreChangedAtOnceCountedFirstAndTakenBackAtOnce() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-10");
+    Page page = signedInAt("/journal?month=2026-10");
     enter(page, "Quay Stall", "2.20");
     enter(page, "Quay Stall", "3.30");
     open(page, "/journal?month=2026-10&text=payee:stall");

@@ -55,19 +55,19 @@ public class EveryViewTest extends BrowserTest {
       open(page, "/");
       return page;
     }
-    Page page = signedIn();
     if (view.equals(STATEMENT)) {
-      open(page, "/?month=2026-08");
+      Page page = signedInAt("/?month=2026-08");
       page.getByLabel("Harbour Current, August 2026: agreed to zero").click();
       page.getByText("Agreed, nothing apart").waitFor();
-    } else if (view.equals(REGISTER)) {
-      open(page, "/trial-balance");
+      return page;
+    }
+    if (view.equals(REGISTER)) {
+      Page page = signedInAt("/trial-balance");
       link(page, "Harbour Current").first().click();
       page.getByText("Books say").waitFor();
-    } else {
-      open(page, view);
+      return page;
     }
-    return page;
+    return signedInAt(view);
   }
 
   @Test(dataProvider = "views")

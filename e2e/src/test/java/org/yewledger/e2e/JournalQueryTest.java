@@ -40,8 +40,7 @@ public class JournalQueryTest extends BrowserTest {
 
   @Test
   public void aQueryIsTypedWithHelpAndItsConditionsBecomeChips() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-08");
+    Page page = signedInAt("/journal?month=2026-08");
     assertThat(entries(page).first()).isVisible();
     page.keyboard().press("/");
     assertThat(box(page)).isFocused();
@@ -79,8 +78,7 @@ public class JournalQueryTest extends BrowserTest {
 
   @Test
   public void whatIsSoughtOftenIsKeptByAName() {
-    Page page = signedIn();
-    open(page, "/journal?every=1&text=payee:greengage%20is:out&order=amount");
+    Page page = signedInAt("/journal?every=1&text=payee:greengage%20is:out&order=amount");
     assertThat(chip(page, "payee:greengage")).isVisible();
     assertThat(entries(page).first()).containsText("Greengage");
     page.keyboard().press("l");
@@ -108,8 +106,7 @@ public class JournalQueryTest extends BrowserTest {
 
   @Test
   public void rowsAreSortedByAColumnAndColumnsAreChosenAndMoved() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-08");
+    Page page = signedInAt("/journal?month=2026-08");
     button(page, "Payee, note").click();
     assertThat(page.locator("th[aria-sort=ascending]")).containsText("Payee");
     button(page, "Payee, note").click();
@@ -131,8 +128,7 @@ public class JournalQueryTest extends BrowserTest {
 
   @Test
   public void theListBeginsWithADay() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-08");
+    Page page = signedInAt("/journal?month=2026-08");
     assertThat(entries(page).first()).isVisible();
     page.keyboard().press("g");
     page.getByLabel("The list begins with").fill("2026-03-31");
@@ -148,8 +144,7 @@ public class JournalQueryTest extends BrowserTest {
 
   @Test
   public void aRegisterIsSearchedAndItsBalancesStay() {
-    Page page = signedIn();
-    open(page, "/chart?month=2026-08");
+    Page page = signedInAt("/chart?month=2026-08");
     rows(page, "Harbour Current").first().dblclick();
     page.getByLabel("Find in the register").waitFor();
     Locator row = found(page, "Greengage");

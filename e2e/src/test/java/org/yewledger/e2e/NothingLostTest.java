@@ -20,8 +20,7 @@ public class NothingLostTest extends BrowserTest {
 
   @Test
   public void aHalfWrittenSplitIsThereAgainAfterLeavingAndReloading() {
-    Page page = signedIn();
-    open(page, "/post");
+    Page page = signedInAt("/post");
     rows(page, "HARROW HARDWARE").first().click();
     page.keyboard().press("s");
     splitForm(page).getByLabel("Payee").fill("Harrow, two things");
@@ -43,8 +42,7 @@ public class NothingLostTest extends BrowserTest {
 
   @Test
   public void aHalfWrittenFormIsThereAgainAndCanBeBegunAfresh() {
-    Page page = signedIn();
-    open(page, "/people");
+    Page page = signedInAt("/people");
     page.getByLabel("Name").fill("Rowan");
     open(page, "/rules");
     open(page, "/people");
@@ -55,8 +53,7 @@ public class NothingLostTest extends BrowserTest {
 
   @Test
   public void aSessionThatEndedIsTakenUpAgainInPlace() {
-    Page page = signedIn();
-    open(page, "/reconcile");
+    Page page = signedInAt("/reconcile");
     rows(page, "Home loan").click();
     page.getByLabel("Closing balance, EUR").fill("-182810.02");
     page.keyboard().press("Tab");
@@ -78,8 +75,7 @@ public class NothingLostTest extends BrowserTest {
   /** What an own sheet of lines was settled to mean, without the file, which nothing may keep. */
   @Test
   public void theMappingOfATableSurvivesLeavingTheViewAndAReload() throws IOException {
-    Page page = signedIn();
-    open(page, "/gather");
+    Page page = signedInAt("/gather");
     Path table = Files.createTempDirectory("yew").resolve("sheet.csv");
     Files.writeString(
         table, "a;b;c\n03.09.2026;SALTMARSH YARD;-240,00\n13.09.2026;TYPEFOLD;-29,04\n");
@@ -105,8 +101,7 @@ public class NothingLostTest extends BrowserTest {
 
   @Test
   public void anAnswerThatFailsDoesNotHideWhatIsThere() {
-    Page page = signedIn();
-    open(page, "/rules");
+    Page page = signedInAt("/rules");
     assertThat(rows(page, "QUILLON CARD").first()).isVisible();
     page.route("**/api/rules", Route::abort);
     page.evaluate("window.dispatchEvent(new Event('visibilitychange'))");

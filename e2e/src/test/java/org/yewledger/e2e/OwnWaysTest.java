@@ -22,8 +22,7 @@ public class OwnWaysTest extends BrowserTest {
 
   @Test
   public void figuresAreWrittenAndReadTheWayOfThePerson() {
-    Page page = signedIn();
-    open(page, "/you");
+    Page page = signedInAt("/you");
     write(page, "comma, 0,50", "point, 1.000");
     open(page, "/trial-balance?month=2026-09");
     assertThat(page.getByText("182.810,02").first()).isVisible();
@@ -42,8 +41,7 @@ public class OwnWaysTest extends BrowserTest {
 
   @Test
   public void daysAreTypedShownInWordsAndPickedFromACalendar() {
-    Page page = signedIn();
-    open(page, "/reconcile");
+    Page page = signedInAt("/reconcile");
     rows(page, "Home loan").click();
     Locator day = page.getByLabel("Closes on");
     day.fill("28");
@@ -64,8 +62,7 @@ public class OwnWaysTest extends BrowserTest {
 
   @Test
   public void aCategoryThatIsMissingIsMadeInPlace() {
-    Page page = signedIn();
-    open(page, "/post");
+    Page page = signedInAt("/post");
     rows(page, "OTTERDALE POOL").first().click();
     page.keyboard().press("c");
     Locator box =
@@ -89,8 +86,7 @@ public class OwnWaysTest extends BrowserTest {
 
   @Test
   public void goingFromOneTypeAheadToAnotherKeepsTheFocusThere() {
-    Page page = signedIn();
-    open(page, "/currencies");
+    Page page = signedInAt("/currencies");
     Locator form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("A new rate"));
     Locator from = form.getByLabel("1 of");
     Locator to = form.getByLabel("of", new Locator.GetByLabelOptions().setExact(true));
@@ -138,8 +134,7 @@ public class OwnWaysTest extends BrowserTest {
 
   @Test
   public void keysOfOneLetterCanBeOthersOrSwitchedOff() {
-    Page page = signedIn();
-    open(page, "/rules");
+    Page page = signedInAt("/rules");
     Locator editor =
         page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("New rule"));
     page.keyboard().press("?");

@@ -12,8 +12,7 @@ public class PaperStatementTest extends BrowserTest {
 
   @Test
   public void itsDayAndBalanceAreTypedMisreadCorrectedAndPutAway() {
-    Page page = signedIn();
-    open(page, "/reconcile");
+    Page page = signedInAt("/reconcile");
     rows(page, "Home loan").click();
     page.getByLabel("Closing balance, EUR").fill("a lot");
     button(page, "Begin to tick").click();
@@ -38,8 +37,7 @@ public class PaperStatementTest extends BrowserTest {
 
   @Test
   public void aDayThatIsAgreedAlreadyIsRefusedWithTheReason() {
-    Page page = signedIn();
-    open(page, "/reconcile");
+    Page page = signedInAt("/reconcile");
     rows(page, "Kestrel Current").click();
     page.getByLabel("Closes on").fill("2026-08-15");
     page.getByLabel("Closing balance, EUR").fill("1.00");
@@ -50,8 +48,7 @@ public class PaperStatementTest extends BrowserTest {
 
   @Test
   public void rulesAreMadeMovedAndRemovedByKeyboard() {
-    Page page = signedIn();
-    open(page, "/rules");
+    Page page = signedInAt("/rules");
     rows(page, "QUILLON CARD").first().waitFor();
     page.keyboard().press("n");
     page.getByLabel("Text to look for").fill("TYPEFOLD");

@@ -20,8 +20,7 @@ public class PayeesTest extends BrowserTest {
 
   @Test
   public void aPayeeIsFoundAndItsEntriesAreOneKeyAway() {
-    Page page = signedIn();
-    open(page, "/payees?month=2026-09");
+    Page page = signedInAt("/payees?month=2026-09");
     page.keyboard().press("/");
     page.getByLabel("Find payees").fill("greengage");
     assertThat(page.locator("tr[data-row]")).hasCount(1);
@@ -35,8 +34,7 @@ public class PayeesTest extends BrowserTest {
 
   @Test
   public void twoNamesOfOneAreMergedAndUndoPartsThemAgain() {
-    Page page = signedIn();
-    open(page, "/payees?month=2026-09");
+    Page page = signedInAt("/payees?month=2026-09");
     page.getByLabel("Find payees").fill("lamplight");
     row(page, "Lamplight Cinema").click();
     page.keyboard().press("m");

@@ -37,8 +37,7 @@ public class ProposalsTest extends BrowserTest {
 
   @Test
   public void aTransferBookedFromOneSideIsKnownWhenTheOtherSidesLineComes() {
-    Page page = signedIn();
-    open(page, "/gather?month=2026-10");
+    Page page = signedInAt("/gather?month=2026-10");
     gather(
         page,
         "Harbour Current",
@@ -71,8 +70,7 @@ public class ProposalsTest extends BrowserTest {
 
   @Test
   public void whatIsSaidOfOneLineIsOfferedForThoseThatLookLikeIt() {
-    Page page = signedIn();
-    open(page, "/gather?month=2026-10");
+    Page page = signedInAt("/gather?month=2026-10");
     String tea =
         "<STMTTRN><TRNTYPE>POS</TRNTYPE><DTPOSTED>20261004</DTPOSTED><TRNAMT>-%d.50</TRNAMT>"
             + "<FITID>t%d</FITID><NAME>WHIMBREL TEAROOM %d</NAME></STMTTRN>";
@@ -106,8 +104,7 @@ public class ProposalsTest extends BrowserTest {
    */
   @Test
   public void openQuestionsAreAnsweredOnTheirLines() {
-    Page page = signedIn();
-    open(page, "/gather?month=2026-10");
+    Page page = signedInAt("/gather?month=2026-10");
     String line =
         "<STMTTRN><TRNTYPE>POS</TRNTYPE><DTPOSTED>20261004</DTPOSTED><TRNAMT>-%d.10</TRNAMT>"
             + "<FITID>q%d</FITID><NAME>%s</NAME></STMTTRN>";
@@ -143,8 +140,7 @@ public class ProposalsTest extends BrowserTest {
 
   @Test
   public void aLineIsLeftOutWithTheReasonAndTakenInAgain() {
-    Page page = signedIn();
-    open(page, "/post");
+    Page page = signedInAt("/post");
     found(page, "LAMPLIGHT CINEMA").click();
     int before = rows(page, "LAMPLIGHT CINEMA").count();
     page.keyboard().press("o");
@@ -170,8 +166,7 @@ public class ProposalsTest extends BrowserTest {
   /** Typed before they came: a line that is an entry, and one that two entries add up to. */
   @Test
   public void whatWasTypedAheadIsKnownAlsoWhenEntriesAddUpToTheLine() {
-    Page page = signedIn();
-    open(page, "/post?month=2026-09");
+    Page page = signedInAt("/post?month=2026-09");
     found(page, "TANSY & THREAD ELLERY").waitFor();
     Locator clothes = rows(page, "TANSY & THREAD ELLERY").first();
     assertThat(clothes).containsText("78.40");
@@ -191,8 +186,7 @@ public class ProposalsTest extends BrowserTest {
 
   @Test
   public void anEntryIsFoundAndWhatTheBankTookBeyondItIsPlaced() {
-    Page page = signedIn();
-    open(page, "/gather?month=2026-10");
+    Page page = signedInAt("/gather?month=2026-10");
     gather(
         page,
         "Quillon Card",
@@ -240,8 +234,7 @@ public class ProposalsTest extends BrowserTest {
 
   @Test
   public void twoLinesAreSaidToBeOneTransfer() {
-    Page page = signedIn();
-    open(page, "/gather?month=2026-10");
+    Page page = signedInAt("/gather?month=2026-10");
     gather(
         page,
         "Harbour Current",

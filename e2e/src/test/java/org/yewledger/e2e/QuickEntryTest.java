@@ -52,8 +52,7 @@ public class QuickEntryTest extends BrowserTest {
 
   @Test
   public void thirtyEntriesAreKeyedWithoutTheMouse() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-10");
+    Page page = signedInAt("/journal?month=2026-10");
     page.keyboard().press("n");
     assertThat(field(page, "Day")).isFocused();
     var keys = new Keys(page);

@@ -42,8 +42,7 @@ public class RulesTest extends BrowserTest {
 
   @Test
   public void aSentenceOfNestedConditionsIsTriedAsItIsWritten() {
-    Page page = signedIn();
-    open(page, "/rules?month=2026-08");
+    Page page = signedInAt("/rules?month=2026-08");
     found(page, "QUILLON CARD").waitFor();
     page.keyboard().press("n");
     editor(page).getByLabel("Text to look for").fill("greengage");
@@ -77,8 +76,7 @@ public class RulesTest extends BrowserTest {
 
   @Test
   public void anAllocationOverHundredPercentIsRefusedAtItsPart() {
-    Page page = signedIn();
-    open(page, "/rules");
+    Page page = signedInAt("/rules");
     found(page, "QUILLON CARD").waitFor();
     page.keyboard().press("n");
     editor(page).getByLabel("Text to look for").fill("TOWN RATE");
@@ -98,8 +96,7 @@ public class RulesTest extends BrowserTest {
   /** One that can never fire says so, and is moved above the one that takes its lines. */
   @Test
   public void aRuleThatCanNeverFireIsMovedAboveTheOneThatTakesItsLines() {
-    Page page = signedIn();
-    open(page, "/rules");
+    Page page = signedInAt("/rules");
     Locator dental = found(page, "MILL LANE DENTAL");
     assertThat(dental).containsText("can never fire: rule 9 fits whatever fits this one");
     assertThat(dental.getByRole(AriaRole.GRIDCELL).first()).hasText("10");
@@ -116,8 +113,7 @@ public class RulesTest extends BrowserTest {
 
   @Test
   public void aRuleIsSwitchedOffAndOnAgainAndCopied() {
-    Page page = signedIn();
-    open(page, "/rules");
+    Page page = signedInAt("/rules");
     Locator row = found(page, "FAMILY OFFICE");
     row.click();
     page.keyboard().press("o");
@@ -133,8 +129,7 @@ public class RulesTest extends BrowserTest {
 
   @Test
   public void aSuggestedRuleIsBegunAndNotMadeByItself() {
-    Page page = signedIn();
-    open(page, "/rules");
+    Page page = signedInAt("/rules");
     button(page, "rules suggested").click();
     Locator dialog = page.getByRole(AriaRole.DIALOG);
     assertThat(dialog).containsText("LAMPLIGHT CINEMA");
@@ -151,8 +146,7 @@ public class RulesTest extends BrowserTest {
 
   @Test
   public void whatIsBookedIsLookedThroughBeforeARuleIsAppliedToIt() {
-    Page page = signedIn();
-    open(page, "/rules");
+    Page page = signedInAt("/rules");
     found(page, "NORTHGATE FUEL").click();
     bookTo(page, "Book to", "grocer");
     assertThat(trial(page)).containsText(Pattern.compile("2\\d booked differently"));

@@ -46,8 +46,7 @@ public class Scrolling extends BrowserTest {
 
   @Test
   public void throughTheLongestListOfTheDemoAndThroughFiveThousandRows() {
-    Page page = signedIn();
-    open(page, "/journal?every=1");
+    Page page = signedInAt("/journal?every=1");
     scroll(page, "journal-of-the-demo");
     open(page, "/gather");
     gather(page);

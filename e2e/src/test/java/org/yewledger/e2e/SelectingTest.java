@@ -103,8 +103,7 @@ public class SelectingTest extends BrowserTest {
 
   @Test
   public void theMenuOfARowOffersWhatItsKeysDo() {
-    Page page = signedIn();
-    open(page, "/chart");
+    Page page = signedInAt("/chart");
     rows(page, "Groceries").click(new Locator.ClickOptions().setButton(MouseButton.RIGHT));
     assertThat(rows(page, "Groceries")).hasAttribute("aria-selected", "true");
     Locator menu = page.getByRole(AriaRole.MENU);
@@ -127,8 +126,7 @@ public class SelectingTest extends BrowserTest {
 
   @Test
   public void severalWaitingLinesArePostedTogetherAndTheSelectionGoesOn() {
-    Page page = signedIn();
-    open(page, "/post");
+    Page page = signedInAt("/post");
     Locator pool = rows(page, "OTTERDALE POOL");
     found(page, "OTTERDALE POOL");
     assertThat(pool).hasCount(2);

@@ -66,8 +66,7 @@ public class SettingUpTest extends BrowserTest {
 
   @Test
   public void anInvitedReaderSeesTheBooksAndChangesNothing() {
-    Page owner = signedIn();
-    open(owner, "/people");
+    Page owner = signedInAt("/people");
     String email = UUID.randomUUID() + "@aldercott.example";
     owner.getByLabel("Name").fill("Tobias Aldercott");
     owner.getByLabel("Email").fill(email);

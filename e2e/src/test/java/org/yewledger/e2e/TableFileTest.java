@@ -18,8 +18,7 @@ public class TableFileTest extends BrowserTest {
 
   @Test
   public void aTableIsMappedCorrectedAndTakenIn() {
-    Page page = signedIn();
-    open(page, "/gather");
+    Page page = signedInAt("/gather");
     chooseFile(page, "Kestrel Current", SAMPLES.resolve("kestrel-2208-2026-09.csv"));
     assertThat(page.getByLabel("Meaning of Booked")).hasText("Date");
     assertThat(page.getByLabel("Meaning of Credit")).hasText("In");
@@ -40,8 +39,7 @@ public class TableFileTest extends BrowserTest {
 
   @Test
   public void whatTheFileLeavesOpenIsAskedOneByOne() {
-    Page page = signedIn();
-    open(page, "/gather");
+    Page page = signedInAt("/gather");
     choose(
         page,
         "open.csv",
@@ -66,8 +64,7 @@ public class TableFileTest extends BrowserTest {
 
   @Test
   public void rowsThatAreNoLinesAreShownAndLeftOutWhenThePersonSaysSo() {
-    Page page = signedIn();
-    open(page, "/gather");
+    Page page = signedInAt("/gather");
     choose(
         page,
         "total.csv",
@@ -85,8 +82,7 @@ public class TableFileTest extends BrowserTest {
 
   @Test
   public void aFileIsDroppedOntoItsAccount() throws java.io.IOException {
-    Page page = signedIn();
-    open(page, "/gather");
+    Page page = signedInAt("/gather");
     Locator row = page.getByRole(AriaRole.ROW).filter(hasText("Harbour Savings")).first();
     row.waitFor();
     String text = java.nio.file.Files.readString(SAMPLES.resolve("harbour-9023-2026-09.ofx"));
@@ -106,8 +102,7 @@ public class TableFileTest extends BrowserTest {
 
   @Test
   public void aFileThatIsNoStatementIsToldFromOneThatIsBroken() {
-    Page page = signedIn();
-    open(page, "/gather");
+    Page page = signedInAt("/gather");
     choose(page, "letter.pdf", "%PDF-1.7 Dear customer");
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("letter.pdf: This is a PDF");
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("Nothing was taken in");
@@ -126,8 +121,7 @@ public class TableFileTest extends BrowserTest {
 
   @Test
   public void aFileOverTheLimitIsRefusedByItsSize() throws java.io.IOException {
-    Page page = signedIn();
-    open(page, "/gather");
+    Page page = signedInAt("/gather");
     Path huge = java.nio.file.Files.createTempFile("huge", ".csv");
     java.nio.file.Files.writeString(
         huge, "Date;Text;Amount\n" + "01.09.2026;x;1,00\n".repeat(3_600_000));

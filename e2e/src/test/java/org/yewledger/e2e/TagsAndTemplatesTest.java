@@ -28,8 +28,7 @@ public class TagsAndTemplatesTest extends BrowserTest {
 
   @Test
   public void aTagIsTypedRenamedMergedAndPutAway() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-09");
+    Page page = signedInAt("/journal?month=2026-09");
     page.keyboard().press("n");
     quick(page, "Payee").fill("Quay Ferries");
     quick(page, "Amount").fill("12.50");
@@ -63,8 +62,7 @@ public class TagsAndTemplatesTest extends BrowserTest {
 
   @Test
   public void anEntryIsKeptAsATemplateAndBegunByItsNumber() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-08");
+    Page page = signedInAt("/journal?month=2026-08");
     rows(page, "Lamplight Cinema").first().click();
     page.keyboard().press("s");
     page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Cinema");
@@ -87,8 +85,7 @@ public class TagsAndTemplatesTest extends BrowserTest {
    */
   @Test
   public void aSplitIsTypedInSharesAndItsRestIsPlacedByOneKey() {
-    Page page = signedIn();
-    open(page, "/journal?month=2026-09");
+    Page page = signedInAt("/journal?month=2026-09");
     page.keyboard().press("n");
     quick(page, "Payee").fill("Greengage Market");
     quick(page, "Amount").fill("48.20");

@@ -14,8 +14,7 @@ public class TwoWindowsTest extends BrowserTest {
 
   @Test
   public void ofTwoThatPostTheSameLineOneWinsAndTheOtherIsTold() {
-    Page first = signedIn();
-    open(first, "/gather");
+    Page first = signedInAt("/gather");
     chooseFile(first, "Kestrel Card", SAMPLES.resolve("kestrel-7731-2026-09.csv"));
     button(first, "Take in 7 lines").click();
     assertThat(first.getByText("7 lines taken in")).isVisible();
