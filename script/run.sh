@@ -32,6 +32,7 @@ yew_run() {
   port_is_free "$port" || fail "port $port is in use by another program; end that, or set YEW_PORT to another port"
   port_is_free "$bank_port" || fail "port $bank_port is in use by another program; end that, or set YEW_BANK_PORT to another port"
   need_tools postgresql
+  is_there libheif-examples || say "HEIC pictures are kept, but not shown until libheif-examples is installed"
   trap end_run EXIT
   trap 'exit 130' INT
   trap 'exit 143' TERM
@@ -112,7 +113,7 @@ start_app() { # PORT BANK_PORT
   local quick=
   [ -f "$yew_dir/app/yew.aot" ] && quick="-XX:AOTCache=$yew_dir/app/yew.aot"
   cd "$yew_dir/app"
-  YEW_DEMO=true YEW_PORT=$1 YEW_BANK_URL=http://127.0.0.1:$2 "$JAVA_HOME/bin/java" $quick -Xmx1g -jar yew.jar >"$yew_dir/app.log" 2>&1 &
+  YEW_DEMO=true YEW_PORT=$1 YEW_BANK_URL=http://127.0.0.1:$2 "$JAVA_HOME/bin/java" $quick -Xmx640m -jar yew.jar >"$yew_dir/app.log" 2>&1 &
   app_pid=$!
   echo "$app_pid" >"$yew_dir/app.pid"
   cd "$root"

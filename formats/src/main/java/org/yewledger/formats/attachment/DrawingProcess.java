@@ -36,10 +36,40 @@ public final class DrawingProcess {
    */
   public record Drawn(int pages, byte[] thumbnail, List<byte[]> pictures) {}
 
+  /** Why nothing was drawn. */
+  public enum Reason {
+    /** The file is damaged or protected: it never will be drawn. */
+    UNREADABLE,
+    /** Nothing here reads such files; it may be installed. */
+    NO_READER,
+    /** It took too long or too much memory; another time may do. */
+    TOO_MUCH
+  }
+
+  /** Nothing was drawn. */
+  public static final class NotDrawnException extends IOException {
+    private static final long serialVersionUID = 1;
+    private final Reason reason;
+
+    NotDrawnException(Reason reason) {
+      super(reason.name());
+      this.reason = reason;
+    }
+
+    public Reason reason() {
+      return reason;
+    }
+  }
+
+  /** What the process ends with where it cannot draw. */
+  private static final int UNREADABLE = 10;
+
+  private static final int NO_READER = 11;
+
   /**
    * Cost: starting a process, and some tenths of a second for each page.
    *
-   * @throws IOException if the file cannot be drawn, or not within the limits
+   * @throws NotDrawnException if the file cannot be drawn, or not within the limits
    */
   public Drawn draw(byte[] content, AttachmentType type) throws IOException {
     Process process = start(type);
@@ -48,11 +78,24 @@ public final class DrawingProcess {
     try (var in = new DataInputStream(process.getInputStream())) {
       return read(in);
     } catch (EOFException e) {
-      throw new IOException("the file cannot be drawn", e);
+      throw new NotDrawnException(reason(process));
     } finally {
       process.destroyForcibly();
       watching.interrupt();
       feeding.interrupt();
+    }
+  }
+
+  /** Of a process that has closed its output before anything was drawn. */
+  private static Reason reason(Process process) throws IOException {
+    try {
+      return switch (process.waitFor()) {
+        case UNREADABLE -> Reason.UNREADABLE;
+        case NO_READER -> Reason.NO_READER;
+        default -> Reason.TOO_MUCH;
+      };
+    } catch (InterruptedException e) {
+      throw new IOException("was not waited for", e);
     }
   }
 
@@ -109,7 +152,7 @@ public final class DrawingProcess {
   private static byte[] picture(DataInputStream in) throws IOException {
     int length = in.readInt();
     if (length < 0 || length > MOST_BYTES) {
-      throw new IOException("the file cannot be drawn");
+      throw new NotDrawnException(Reason.TOO_MUCH);
     }
     byte[] picture = new byte[length];
     in.readFully(picture);
@@ -120,26 +163,32 @@ public final class DrawingProcess {
    * Reads a file from its input and writes the number of its pages and the pictures, each after its
    * length.
    */
-  public static void main(String[] args) throws IOException {
-    byte[] content = System.in.readNBytes(AttachmentType.LARGEST);
+  public static void main(String[] args) {
     var out = new DataOutputStream(System.out);
     // What a library has to say must not come in between.
     System.setOut(System.err);
-    PageDrawing.draw(
-        content,
-        AttachmentType.valueOf(args[0]),
-        new PageDrawing.Sink() {
-          @Override
-          public void begin(int pages) throws IOException {
-            out.writeInt(pages);
-          }
+    try {
+      byte[] content = System.in.readNBytes(AttachmentType.LARGEST);
+      PageDrawing.draw(content, AttachmentType.valueOf(args[0]), new Writing(out));
+    } catch (HeicPicture.NoReaderException e) {
+      System.exit(NO_READER);
+    } catch (IOException | RuntimeException e) {
+      // Libraries tell of damage by either.
+      System.exit(UNREADABLE);
+    }
+  }
 
-          @Override
-          public void picture(byte[] png) throws IOException {
-            out.writeInt(png.length);
-            out.write(png);
-            out.flush();
-          }
-        });
+  private record Writing(DataOutputStream out) implements PageDrawing.Sink {
+    @Override
+    public void begin(int pages) throws IOException {
+      out.writeInt(pages);
+    }
+
+    @Override
+    public void picture(byte[] png) throws IOException {
+      out.writeInt(png.length);
+      out.write(png);
+      out.flush();
+    }
   }
 }

@@ -56,7 +56,7 @@ final class PageDrawing {
     switch (type) {
       case PDF -> drawDocument(content, sink);
       case JPEG, PNG -> drawPicture(content, sink);
-      case HEIC -> throw new IOException("no reader for HEIC");
+      case HEIC -> drawPicture(HeicPicture.asJpeg(content), sink);
     }
   }
 

@@ -1,14 +1,17 @@
 package org.yewledger.formats.attachment;
 
 import static org.testng.Assert.assertEquals;
-import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.zip.CRC32;
@@ -22,6 +25,8 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.testng.annotations.Test;
 import org.yewledger.formats.attachment.DrawingProcess.Drawn;
+import org.yewledger.formats.attachment.DrawingProcess.NotDrawnException;
+import org.yewledger.formats.attachment.DrawingProcess.Reason;
 
 public class DrawingProcessTest {
   private final DrawingProcess drawing = new DrawingProcess(Duration.ofSeconds(60));
@@ -146,12 +151,39 @@ public class DrawingProcessTest {
     return all;
   }
 
+  /** As telephones take them. */
+  @Test
+  public void aHeicPictureIsDrawn() throws IOException, InterruptedException {
+    Drawn drawn = drawing.draw(heic(picture("png", 400, 200)), AttachmentType.HEIC);
+    BufferedImage page = image(drawn.pictures().getFirst());
+    assertEquals(drawn.pages(), 1);
+    assertEquals(page.getWidth(), 400);
+    assertTrue(new Color(page.getRGB(100, 100)).getRed() > 200, "left");
+    assertTrue(new Color(page.getRGB(300, 100)).getBlue() > 200, "right");
+  }
+
+  private static byte[] heic(byte[] png) throws IOException, InterruptedException {
+    Path folder = Files.createTempDirectory("heic");
+    Path from = folder.resolve("a.png");
+    Path to = folder.resolve("a.heic");
+    Files.write(from, png);
+    var encoder = new ProcessBuilder("heif-enc", from.toString(), "-o", to.toString());
+    assertEquals(encoder.redirectErrorStream(true).start().waitFor(), 0);
+    return Files.readAllBytes(to);
+  }
+
+  private Reason whyNot(DrawingProcess drawing, byte[] content, AttachmentType type) {
+    return expectThrows(NotDrawnException.class, () -> drawing.draw(content, type)).reason();
+  }
+
   @Test
   public void whatCannotBeReadEndsWithAReasonAndNotWithTheBooks() throws IOException {
     byte[] torn = Arrays.copyOf(document(2), 300);
-    assertThrows(IOException.class, () -> drawing.draw(torn, AttachmentType.PDF));
-    byte[] heic = "\0\0\0\u0018ftypheic".getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
-    assertThrows(IOException.class, () -> drawing.draw(heic, AttachmentType.HEIC));
+    assertEquals(whyNot(drawing, torn, AttachmentType.PDF), Reason.UNREADABLE);
+    byte[] half = Arrays.copyOf(picture("png", 400, 200), 200);
+    assertEquals(whyNot(drawing, half, AttachmentType.PNG), Reason.UNREADABLE);
+    byte[] heic = "\0\0\0\u0018ftypheic".getBytes(StandardCharsets.ISO_8859_1);
+    assertEquals(whyNot(drawing, heic, AttachmentType.HEIC), Reason.UNREADABLE);
   }
 
   @Test
@@ -172,7 +204,7 @@ public class DrawingProcessTest {
   public void aFileThatTakesTooLongIsGivenUp() throws IOException {
     var hasty = new DrawingProcess(Duration.ofMillis(1));
     byte[] content = document(30);
-    assertThrows(IOException.class, () -> hasty.draw(content, AttachmentType.PDF));
+    assertEquals(whyNot(hasty, content, AttachmentType.PDF), Reason.TOO_MUCH);
   }
 
   /** A picture of one colour without end: some kilobytes that unfold to gigabytes. */
