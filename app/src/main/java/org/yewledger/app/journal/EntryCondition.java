@@ -12,10 +12,15 @@ import org.jspecify.annotations.Nullable;
  * @param finds a query by an index for the identities, as {@code id}, of entries between {@code
  *     :first} and {@code :last}, among which are all that it holds for; null where no index helps
  * @param exact whether it holds for all that are found so
+ * @param indexed whether an index answers it as it stands, so that it needs not be found first
  */
-record EntryCondition(String holds, @Nullable String finds, boolean exact) {
+record EntryCondition(String holds, @Nullable String finds, boolean exact, boolean indexed) {
   EntryCondition(String holds, String finds) {
     this(holds, finds, true);
+  }
+
+  EntryCondition(String holds, @Nullable String finds, boolean exact) {
+    this(holds, finds, exact, false);
   }
 
   static EntryCondition only(String holds) {
@@ -36,7 +41,8 @@ record EntryCondition(String holds, @Nullable String finds, boolean exact) {
                 .map(EntryCondition::finds)
                 .collect(Collectors.joining(" union all "))
             : null,
-        conditions.stream().allMatch(EntryCondition::exact));
+        conditions.stream().allMatch(EntryCondition::exact),
+        conditions.size() == 1 && conditions.getFirst().indexed());
   }
 
   EntryCondition not() {

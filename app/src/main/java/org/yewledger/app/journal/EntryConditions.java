@@ -111,7 +111,7 @@ final class EntryConditions {
   /** A condition on an entry alone that an index answers too. */
   private static EntryCondition both(String condition) {
     return new EntryCondition(
-        condition.formatted("e"), FINDS_ENTRY.formatted(condition.formatted("x")));
+        condition.formatted("e"), FINDS_ENTRY.formatted(condition.formatted("x")), true, true);
   }
 
   private EntryCondition ofPayees(Collection<UUID> payees) {

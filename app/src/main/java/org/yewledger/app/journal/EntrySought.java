@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -48,21 +47,24 @@ record EntrySought(
    * @param finder the query by which candidates are found; null to walk through the days
    */
   String from(@Nullable String finder) {
-    var sql = new StringBuilder("from ");
-    sql.append(
-        Optional.ofNullable(finder)
-            .map(f ->
-                "(select distinct id from (%s) found) f join entry e on e.household_id = :household and e.id = f.id"
-                    .formatted(f))
-            .orElse("entry e"));
-    sql.append(" where e.household_id = :household and e.date between :first and :last");
-    return sql.append(holding(finder)).toString();
+    String entries =
+        finder == null || isIndexed(finder)
+            ? "entry e"
+            : "(select distinct id from (%s) found) f join entry e on e.household_id = :household and e.id = f.id"
+                .formatted(finder);
+    return "from %s where e.household_id = :household and e.date between :first and :last"
+            .formatted(entries)
+        + holding(finder);
+  }
+
+  private boolean isIndexed(String finder) {
+    return conditions.stream().anyMatch(c -> c.indexed() && finder.equals(c.finds()));
   }
 
   /** SQL for the conditions on {@code e} that a finder leaves to be looked at, each after "and". */
   String holding(@Nullable String finder) {
     return conditions.stream()
-        .filter(c -> !(c.exact() && Objects.equals(finder, c.finds())))
+        .filter(c -> c.indexed() || !(c.exact() && Objects.equals(finder, c.finds())))
         .map(c -> " and " + c.holds())
         .collect(Collectors.joining());
   }

@@ -93,9 +93,9 @@ class QueryNames {
         .toList();
   }
 
-  /** Payees with the part in their names, the most used first. */
+  /** Payees with the part in their names, those met most of late first. */
   List<String> payeeNames(String part, int most) {
-    return payees.mostUsed(part, most).stream().map(u -> u.payee().name()).toList();
+    return payees.metMost(part, most).stream().map(PayeeNames.Named::name).toList();
   }
 
   List<String> tagNames(String part) {

@@ -31,12 +31,17 @@ class RegisterBalances {
           where m.household_id = :household and m.account_id = :account
             and m.month >= date_trunc('year', %1$s)::date and m.month < date_trunc('month', %1$s)::date) kept)\
       """;
+
+  /** Only of the very day it matters in which order its entries stand. */
   private static final String REST =
       """
-      (select coalesce(sum(q.amount_minor), 0) from posting q
-         join entry x on x.household_id = q.household_id and x.id = q.entry_id
-        where q.household_id = :household and q.account_id = :account and q.date >= date_trunc('month', %1$s)::date
-          and q.date <= %1$s and (q.date, x.no, q.place) %2$s (%1$s, %3$s, %4$s))\
+      ((select coalesce(sum(q.amount_minor), 0) from posting q
+         where q.household_id = :household and q.account_id = :account
+           and q.date >= date_trunc('month', %1$s)::date and q.date < %1$s)
+       + (select coalesce(sum(q.amount_minor), 0) from posting q
+            join entry x on x.household_id = q.household_id and x.id = q.entry_id
+           where q.household_id = :household and q.account_id = :account and q.date = %1$s
+             and (x.no, q.place) %2$s (%3$s, %4$s)))\
       """;
 
   private final JdbcClient jdbc;

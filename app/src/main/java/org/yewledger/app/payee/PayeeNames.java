@@ -6,11 +6,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.payee.PayeeUse.Lately;
 import org.yewledger.app.platform.SignedIn;
 
 /** Looks payees up by parts of their names. */
@@ -47,15 +49,25 @@ public class PayeeNames {
     this.use = use;
   }
 
-  /** The payees with the part in their names, the most used first; at most so many. */
-  public List<Used> mostUsed(String part, int most) {
+  /** The payees with the part in their names that were met most of late; at most so many. */
+  public List<Named> metMost(String part, int most) {
     List<Named> found = having(part);
-    Map<UUID, Integer> used = use.of(found.stream().map(Named::id).toList());
+    Map<UUID, Lately> met = use.lately(found.stream().map(Named::id).toList());
+    Function<Named, Lately> lately = p -> met.getOrDefault(p.id(), Lately.NEVER);
     return found.stream()
+        .sorted(Comparator.comparing(lately, Lately.MOST_FIRST).thenComparing(Named::name))
+        .limit(most)
+        .toList();
+  }
+
+  /** The same with the number of all their entries, the most first. */
+  public List<Used> mostUsed(String part, int most) {
+    List<Named> met = metMost(part, most);
+    Map<UUID, Integer> used = use.of(met.stream().map(Named::id).toList());
+    return met.stream()
         .map(p -> new Used(p, used.getOrDefault(p.id(), 0)))
         .sorted(
             Comparator.comparingInt((Used u) -> -u.entries()).thenComparing(u -> u.payee().name()))
-        .limit(most)
         .toList();
   }
 
