@@ -5,6 +5,7 @@ import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useAddress, useScope, useScopeSearch } from '@/app/scope'
+import { Receipts } from '@/features/attachments/Receipts'
 import { JumpToDay } from '@/features/journal/JumpToDay'
 import { QuickEntry } from '@/features/journal/QuickEntry'
 import { ofSameAccount, RegisterSought, type Sought } from '@/features/journal/RegisterSought'
@@ -271,6 +272,7 @@ function SelectedEntry({ row }: { row: Row }) {
       {entry.data && (
         <JournalEntry title={`No. ${row.entryNo}`} books={entry.data.books} between={entry.data.betweenBooks} />
       )}
+      <Receipts key={row.entryId} place={{ entryId: row.entryId }} />
     </>
   )
 }

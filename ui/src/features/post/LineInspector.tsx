@@ -1,10 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
-import { Fragment, useState } from 'react'
+import { Fragment } from 'react'
 import { api, data, messageOf } from '@/api/client'
 import { MayChange } from '@/app/MayChange'
-import { AttachmentStrip } from '@/features/attachments/AttachmentStrip'
-import { LookAtFile } from '@/features/attachments/LookAtFile'
-import { type Attachment, useAttach, usePasted } from '@/features/attachments/useAttachments'
+import { Receipts } from '@/features/attachments/Receipts'
 import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
 import { counted, day, isZero, longDay, signed } from '@/parts/figures'
@@ -99,7 +97,7 @@ export function LineInspector({
           batch {line.batchNo}, {line.sourceName}, line {line.sourceLine}
         </dd>
       </dl>
-      <Receipts lineId={line.id} />
+      <Receipts place={{ lineId: line.id }} />
       {mode === 'look' ? (
         <Would line={line} answer={answer} onDifference={onDifference} />
       ) : mode === 'pair' ? (
@@ -177,20 +175,6 @@ export function LineInspector({
         </MayChange>
       )}
     </Inspector>
-  )
-}
-
-/** What is attached to the line; it goes to the entry that the line becomes. */
-function Receipts({ lineId }: { lineId: string }) {
-  const [looked, setLooked] = useState<Attachment>()
-  const place = { lineId }
-  const { attach } = useAttach(place)
-  usePasted((files) => void attach(files))
-  return (
-    <>
-      <AttachmentStrip className="min-h-8 flex-none pb-1" place={place} onLook={setLooked} />
-      {looked && <LookAtFile file={looked} onClose={() => setLooked(undefined)} />}
-    </>
   )
 }
 
