@@ -1716,6 +1716,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/statements/{id}/gap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["reasons"];
+        put?: never;
+        post: operations["settle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/statements/{id}/ticks": {
         parameters: {
             query?: never;
@@ -3227,6 +3243,57 @@ export interface components {
             password: string;
             timeZone?: string;
         };
+        GapItemJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId?: string;
+            /** Format: int64 */
+            entryNo?: number;
+            /** Format: uuid */
+            id: string;
+            payee: string;
+        };
+        GapPartJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            explains: string;
+            items: components["schemas"]["GapItemJson"][];
+            /** @enum {string} */
+            kind: "UNTICKED" | "UNPOSTED" | "OVERTICKED" | "DOUBLED" | "TURNED" | "SWAPPED" | "OTHER_OPENING" | "MISSING";
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            should?: string;
+        };
+        GapReasonJson: {
+            /** Format: int32 */
+            chance: number;
+            /** Format: int32 */
+            more: number;
+            ways: components["schemas"]["GapWayJson"][];
+        };
+        GapReasonsJson: {
+            complete: boolean;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            difference: string;
+            reasons: components["schemas"]["GapReasonJson"][];
+        };
+        GapWayJson: {
+            parts: components["schemas"]["GapPartJson"][];
+            settled: boolean;
+        };
         GatheredJson: {
             accounts: components["schemas"]["CoverageJson"][];
             batches: components["schemas"]["BatchJson"][];
@@ -4255,6 +4322,16 @@ export interface components {
             /** Format: int32 */
             recoveryCodesLeft: number;
         };
+        SeenGapPartJson: {
+            ids: string[];
+            /** @enum {string} */
+            kind: "UNTICKED" | "UNPOSTED" | "OVERTICKED" | "DOUBLED" | "TURNED" | "SWAPPED" | "OTHER_OPENING" | "MISSING";
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            should?: string;
+        };
         SelectedAmountJson: {
             /**
              * Format: decimal
@@ -4281,6 +4358,9 @@ export interface components {
             severalHouseholds: boolean;
             /** Format: date */
             today: string;
+        };
+        SettleGapJson: {
+            parts: components["schemas"]["SeenGapPartJson"][];
         };
         SetupAccountJson: {
             /**
@@ -4362,6 +4442,8 @@ export interface components {
             /** Format: int32 */
             agreedShare: number;
             agrees: boolean;
+            /** Format: uuid */
+            bookId: string;
             /** Format: date */
             closesOn: string;
             /**
@@ -8159,6 +8241,54 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetJson"];
+                };
+            };
+        };
+    };
+    reasons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GapReasonsJson"];
+                };
+            };
+        };
+    };
+    settle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettleGapJson"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

@@ -21,6 +21,8 @@ interface Props {
   bookId: string | undefined
   /** The account whose register it is typed in; both places are free without one. */
   fixedId?: string
+  /** The day that is taken where none was typed yet; today without one. */
+  day?: string
   /** What it begins from, if it was asked for. */
   template?: Template
   onClose: () => void
@@ -35,12 +37,12 @@ interface Refused {
  * An entry typed on one line. Enter goes on, an empty field takes what is usual with the payee, the last Enter books it
  * and begins the next one. What is sent does not hold up typing; what could not be booked comes back.
  */
-export function QuickEntry({ bookId, fixedId, template, onClose }: Props) {
+export function QuickEntry({ bookId, fixedId, day = '', template, onClose }: Props) {
   const says = useSays()
   const { data: me } = useQuery(session)
   const [draft, setDraft] = useKept<Draft>(`entry being typed ${fixedId ?? ''}`, EMPTY)
   const [failed, setFailed] = useKept<{ draft: Draft; why: string }[]>(`entries not booked ${fixedId ?? ''}`, [])
-  const [base, setBase] = useKept<string>('day of the last entry typed', '')
+  const [base, setBase] = useKept<string>(`day of the last entry typed ${day}`.trim(), day)
   const [refused, setRefused] = useState<Refused>()
   const [splitting, setSplitting] = useState<Booking['parts']>()
   const form = useRef<HTMLFormElement>(null)
@@ -83,8 +85,9 @@ export function QuickEntry({ bookId, fixedId, template, onClose }: Props) {
     if (field) go(field)
     else enter()
   }
-  // Once what was chosen is drawn: a list gives the focus back to its own box.
-  const goOn = (from: FieldName) => setTimeout(() => next(from))
+  // Once what was chosen is drawn: a list gives the focus back to its own box. Before the next key: a timer would come
+  // after keys that wait already, and they would be typed in the wrong field.
+  const goOn = (from: FieldName) => queueMicrotask(() => next(from))
 
   function refuse(why: Refused) {
     setRefused(why.field === 'parts' ? { ...why, field: 'to' } : why)

@@ -7,20 +7,24 @@ import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
+import { QuickEntry } from '@/features/journal/QuickEntry'
 import { Button } from '@/parts/Button'
 import { counted, figure, isZero, longDay } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { button, noteBox, textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
-import { Failed, Loading } from '@/parts/States'
+import { Failed, Loading, Nothing } from '@/parts/States'
 import { Acts, Inspector, Leaf, LeafFoot, View } from '@/parts/View'
 import { CorrectStatement } from './CorrectStatement'
 import { Proof } from './Proof'
 import { SelectedPosting } from './SelectedPosting'
 import { TickTable, useTickLines } from './TickTable'
 import { useTicks } from './useTicks'
+import { WhatIsApart } from './WhatIsApart'
 
 type Sheet = Schemas['SheetJson']
+
+const LABELS = { line: 'Selected line', correcting: 'Correct the statement', apart: 'What may be apart' }
 
 /** One statement, ticked off until nothing is apart. */
 export function StatementSheet() {
@@ -39,7 +43,9 @@ function SheetPage({ stored }: { stored: Sheet }) {
   const says = useSays()
   const navigate = useNavigate()
   const search = useScopeSearch()
-  const [correcting, setCorrecting] = useState(false)
+  const [beside, setBeside] = useState<'line' | 'correcting' | 'apart'>('line')
+  const [typing, setTyping] = useState(false)
+  const isApart = !sheet.finished && !isZero(sheet.difference)
   const lines = useTickLines(sheet)
   const { selection } = lines
   const atBank = sheet.postings.filter((p) => p.bankText !== undefined)
@@ -107,18 +113,39 @@ function SheetPage({ stored }: { stored: Sheet }) {
       label: 'Correct the statement’s day or balance',
       changes: true,
       strip: 'correct',
-      run: () => setCorrecting(true),
+      run: () => setBeside('correcting'),
     },
+    ...(isApart ? [{ keys: ['w'], label: 'Why it is apart', strip: 'why apart', run: () => setBeside('apart') }] : []),
+    ...(sheet.finished
+      ? []
+      : [{ keys: ['n'], label: 'New entry', changes: true, strip: 'new entry', run: () => setTyping(true) }]),
     { keys: ['g'], label: 'Agree the statement', changes: true, strip: 'agree', run: agree },
     { keys: ['l'], label: 'Leave it open', strip: 'leave open', run: leaveOpen },
   ])
 
+  // What is agreed is not corrected any more, and what agrees is not apart.
+  const shown = sheet.finished || (beside === 'apart' && !isApart) ? 'line' : beside
   return (
     <View beside above={<Proof sheet={sheet} />}>
       <Leaf>
-        <Scroll grid label="The statement">
-          <TickTable sheet={sheet} lines={lines} onTick={tick} />
-        </Scroll>
+        {typing && !sheet.finished && (
+          <QuickEntry
+            bookId={sheet.bookId}
+            fixedId={sheet.accountId}
+            day={sheet.closesOn}
+            onClose={() => setTyping(false)}
+          />
+        )}
+        {sheet.postings.length + sheet.unposted.length === 0 ? (
+          <Nothing title="Nothing to tick yet">
+            No posting up to {longDay(sheet.closesOn)} is open. Gather and post its lines, or type what the statement
+            shows: N begins an entry.
+          </Nothing>
+        ) : (
+          <Scroll grid label="The statement">
+            <TickTable sheet={sheet} lines={lines} onTick={tick} />
+          </Scroll>
+        )}
         <ChosenSum what="line" amounts={chosen.map((p) => ({ amount: p.amount, currency: sheet.currency }))} />
         <LeafFoot>
           {sheet.finished ? (
@@ -158,10 +185,12 @@ function SheetPage({ stored }: { stored: Sheet }) {
           )}
         </LeafFoot>
       </Leaf>
-      <Inspector label={correcting ? 'Correct the statement' : 'Selected line'}>
-        {correcting && !sheet.finished ? (
-          <CorrectStatement sheet={sheet} onClose={() => setCorrecting(false)} />
-        ) : (
+      <Inspector label={LABELS[shown]}>
+        {shown === 'correcting' && <CorrectStatement sheet={sheet} onClose={() => setBeside('line')} />}
+        {shown === 'apart' && (
+          <WhatIsApart sheet={sheet} onType={() => setTyping(true)} onClose={() => setBeside('line')} />
+        )}
+        {shown === 'line' && (
           <>
             {sheet.openingApart && !sheet.finished && (
               <p className={noteBox({ className: 'mb-3' })}>
@@ -185,13 +214,18 @@ function SheetPage({ stored }: { stored: Sheet }) {
               </p>
             )}
             {!sheet.finished && (
-              <MayChange>
-                <Acts>
-                  <Button className="col-span-full" onClick={() => setCorrecting(true)}>
-                    Correct day or balance <kbd>E</kbd>
+              <Acts>
+                {isApart && (
+                  <Button onClick={() => setBeside('apart')}>
+                    Why apart <kbd>W</kbd>
                   </Button>
-                </Acts>
-              </MayChange>
+                )}
+                <MayChange>
+                  <Button onClick={() => setBeside('correcting')}>
+                    Correct <kbd>E</kbd>
+                  </Button>
+                </MayChange>
+              </Acts>
             )}
           </>
         )}

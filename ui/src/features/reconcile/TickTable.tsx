@@ -147,7 +147,7 @@ function PostingCells({
       <td>
         {p.payee} {p.note && <span className="text-ink-2">{p.note}</span>}{' '}
         {p.bankText && p.bankText !== p.payee && <span className={raw}>{p.bankText}</span>}{' '}
-        <span className="text-small text-ink-3">no. {p.entryNo}</span>
+        <span className="text-small text-ink-2">no. {p.entryNo}</span>
       </td>
       {p.bankText === undefined ? (
         <td className={hatched} />
@@ -159,7 +159,7 @@ function PostingCells({
       <td className="text-right">
         <Flow amount={p.amount} />
       </td>
-      <td className="text-right text-ink-3">{p.balance && figure(p.balance)}</td>
+      <td className="text-right text-ink-2">{p.balance && figure(p.balance)}</td>
     </>
   )
 }

@@ -1,6 +1,5 @@
 package org.yewledger.app.reconcile;
 
-import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -38,7 +37,7 @@ import org.yewledger.core.reconcile.StatementChain;
 /** Lays a statement out beside the postings that it may cover. */
 @Service
 class SheetService {
-  private final EntityManager entities;
+  private final UnpostedLines unpostedLines;
   private final ChartService charts;
   private final StatementService statements;
   private final StatementProgress progress;
@@ -47,14 +46,14 @@ class SheetService {
   private final EntryReader entries;
 
   SheetService(
-      EntityManager entities,
+      UnpostedLines unpostedLines,
       ChartService charts,
       StatementService statements,
       StatementProgress progress,
       ProofService proofs,
       OpenStatements openStatements,
       EntryReader entries) {
-    this.entities = entities;
+    this.unpostedLines = unpostedLines;
     this.charts = charts;
     this.statements = statements;
     this.progress = progress;
@@ -151,6 +150,7 @@ class SheetService {
         id,
         statement.version(),
         account.id(),
+        account.bookId(),
         account.name(),
         chart.tail(account.id()),
         account.currency().getCode(),
@@ -262,20 +262,7 @@ class SheetService {
   }
 
   private List<UnpostedJson> unposted(StatementEntity statement, Account account) {
-    if (statement.isFinished()) {
-      return List.of();
-    }
-    return entities
-        .createQuery(
-            """
-            select l from BankLine l join BankLineState s on s.bankLineId = l.id
-            where s.state = WAITING and s.accountId = :account and s.bookedOn <= :day
-            order by l.bookedOn, l.id\
-            """,
-            org.yewledger.app.bankline.BankLineEntity.class)
-        .setParameter("account", account.id())
-        .setParameter("day", statement.closesOn())
-        .getResultStream()
+    return unpostedLines.of(statement).stream()
         .map(row -> {
           BankLine line = row.toBankLine();
           return new UnpostedJson(

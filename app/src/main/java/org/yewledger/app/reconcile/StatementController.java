@@ -18,6 +18,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.reconcile.GapJson.GapReasonsJson;
+import org.yewledger.app.reconcile.GapJson.SettleGapJson;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
 import org.yewledger.app.reconcile.StatementJson.AgreementJson;
 import org.yewledger.app.reconcile.StatementJson.ClosingJson;
@@ -37,11 +39,20 @@ import org.yewledger.core.money.Amount;
 class StatementController {
   private final StatementService statements;
   private final SheetService sheets;
+  private final GapService gaps;
+  private final GapSettling settling;
   private final ChartService charts;
 
-  StatementController(StatementService statements, SheetService sheets, ChartService charts) {
+  StatementController(
+      StatementService statements,
+      SheetService sheets,
+      GapService gaps,
+      GapSettling settling,
+      ChartService charts) {
     this.statements = statements;
     this.sheets = sheets;
+    this.gaps = gaps;
+    this.settling = settling;
     this.charts = charts;
   }
 
@@ -92,6 +103,19 @@ class StatementController {
   TickedJson tick(@PathVariable UUID id, @Valid @RequestBody TicksJson ticks) {
     statements.tick(id, ticks.postingIds(), ticks.ticked());
     return sheets.ticked(id, Set.copyOf(ticks.postingIds()));
+  }
+
+  /** Why statement and ticked postings may be apart, the likeliest first. */
+  @GetMapping("/{id}/gap")
+  GapReasonsJson reasons(@PathVariable UUID id) {
+    return gaps.reasons(id);
+  }
+
+  /** Puts right what explains the difference, as one act. */
+  @PostMapping("/{id}/gap")
+  SheetJson settle(@PathVariable UUID id, @Valid @RequestBody SettleGapJson settle) {
+    settling.settle(id, settle.parts());
+    return sheets.sheet(id);
   }
 
   /** Finishes the statement; refused at any other difference than zero. */

@@ -179,6 +179,7 @@ final class StatementJson {
       UUID id,
       int version,
       UUID accountId,
+      UUID bookId,
       String accountName,
       String tail,
       String currency,

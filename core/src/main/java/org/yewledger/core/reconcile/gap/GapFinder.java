@@ -42,6 +42,10 @@ public final class GapFinder {
 
   private static final double ONE_UNPOSTED = 0.15;
   private static final double TWO_UNPOSTED = 0.05;
+
+  /** What the bank shows up to the statement's day is on the statement, if that is its last. */
+  private static final double ALL_UNPOSTED = 0.40;
+
   private static final double OVERTICKED = 0.03;
   private static final double DOUBLED = 0.08;
   private static final double TURNED = 0.05;
@@ -120,7 +124,12 @@ public final class GapFinder {
   }
 
   private static String kind(Explanation part) {
-    String several = part instanceof Unticked(var postings) ? " of " + postings.size() : "";
+    String several =
+        switch (part) {
+          case Unticked(var postings) -> " of " + postings.size();
+          case Unposted(var lines) -> " of " + lines.size();
+          default -> "";
+        };
     return part.getClass().getSimpleName() + several;
   }
 
@@ -141,6 +150,9 @@ public final class GapFinder {
         List<Item> both = List.of(gap.waiting().get(i), gap.waiting().get(j));
         single.add(weighed(new Unposted(both), TWO_UNPOSTED, lines * (lines - 1) / 2));
       }
+    }
+    if (lines > 2) {
+      single.add(weighed(new Unposted(gap.waiting()), ALL_UNPOSTED, 1));
     }
     if (gap.openingApart() != 0) {
       single.add(weighed(new OtherOpening(gap.openingApart()), OTHER_OPENING, 1));
@@ -257,10 +269,18 @@ public final class GapFinder {
     reasons.add(new Weighed(parts, TWO_AT_ONCE * one.weight() * other.weight()));
   }
 
+  /** Two mistakes, each of a kind or a thing of its own: lines are not posted all at once. */
   private static boolean isApart(Weighed one, Weighed other) {
+    if (isUnposted(one) && isUnposted(other)) {
+      return false;
+    }
     Set<UUID> touched = new HashSet<>(touched(one));
     touched.retainAll(touched(other));
     return touched.isEmpty();
+  }
+
+  private static boolean isUnposted(Weighed weighed) {
+    return weighed.parts().getFirst() instanceof Unposted;
   }
 
   private static Set<UUID> touched(Weighed weighed) {

@@ -196,6 +196,35 @@ public class GapFinderTest {
         new GapReasons(List.of(), true));
   }
 
+  /**
+   * A month whose lines were gathered and not posted: that is said first, with what is wrong
+   * besides.
+   */
+  @Test
+  public void allThatIsNotPostedIsOneReasonAndNotSeveralByAccident() {
+    for (int seed = 0; seed < 100; seed++) {
+      Month month = new Month(new Random(seed));
+      List<Item> lines = new ArrayList<>();
+      for (int i = 0; i < 15; i++) {
+        lines.add(month.item(CLOSES.minusDays(i)));
+      }
+      month.waiting.addAll(lines);
+      month.made(new Unposted(lines));
+      if (seed % 2 == 1 && !month.make(Mistake.TURNED)) {
+        continue;
+      }
+      GapReasons found = month.found();
+      int place = month.place(found);
+      assertTrue(place == 0 || (seed % 2 == 1 && place >= 0 && place < 3), seed + ": " + found);
+      for (Reason reason : found.reasons()) {
+        for (Way way : reason.ways()) {
+          long unposted = way.parts().stream().filter(Unposted.class::isInstance).count();
+          assertTrue(unposted <= 1, way.toString());
+        }
+      }
+    }
+  }
+
   @Test
   public void everyReasonExplainsTheWholeAndTheirChancesAddUp() {
     var random = new Random(1);
