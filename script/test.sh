@@ -17,10 +17,11 @@ build_and_check() {
 
 # The browser tests wait for pages and answers half of their time: the other suites run meanwhile.
 run_suites() {
-  local browser suites=0 browsing=0
+  local browser others suites=0 browsing=0
+  others=$(printf '%s\n' */src/test/java | cut -d/ -f1 | grep -v '^e2e$' | paste -sd,)
   mvn -B -ntp -Dstyle.color=never -pl e2e surefire:test >"$yew_dir/e2e.log" 2>&1 &
   browser=$!
-  mvn -B -ntp -Dstyle.color=never -fae -pl '!e2e' surefire:test || suites=$?
+  mvn -B -ntp -Dstyle.color=never -fae -pl "$others" surefire:test || suites=$?
   wait "$browser" || browsing=$?
   say "the browser tests:"
   cat "$yew_dir/e2e.log"

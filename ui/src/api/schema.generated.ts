@@ -125,7 +125,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["reopen"];
+        post: operations["reopen_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1726,6 +1726,22 @@ export interface paths {
         get: operations["reasons"];
         put?: never;
         post: operations["settle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/statements/{id}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reopen"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3690,7 +3706,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -3985,6 +4001,7 @@ export interface components {
         };
         ProofJson: {
             apart: components["schemas"]["FiguresJson"];
+            open: components["schemas"]["StillOpenJson"];
             parts: components["schemas"]["StepJson"][];
             statement: components["schemas"]["FiguresJson"];
             /** Format: int32 */
@@ -4198,6 +4215,9 @@ export interface components {
              * @example 12.50
              */
             out: string;
+        };
+        ReopenStatementJson: {
+            because: string;
         };
         ResultJson: {
             byMonth: number[];
@@ -4600,6 +4620,20 @@ export interface components {
             change: string;
             /** Format: date */
             day: string;
+        };
+        StillOpenJson: {
+            /** Format: int32 */
+            count: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            in: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out: string;
         };
         SuggestedJson: {
             /** Format: uuid */
@@ -5334,7 +5368,7 @@ export interface operations {
             };
         };
     };
-    reopen: {
+    reopen_1: {
         parameters: {
             query: {
                 version: number;
@@ -8287,6 +8321,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SettleGapJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetJson"];
+                };
+            };
+        };
+    };
+    reopen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReopenStatementJson"];
             };
         };
         responses: {

@@ -7,6 +7,8 @@ import { Form, useOwnForm } from '@/parts/form/Form'
 import { AmountField, DateField } from '@/parts/form/fields'
 import { Acts } from '@/parts/View'
 
+type Typed = Record<'closesOn' | 'closing' | 'opening' | 'in' | 'out', string>
+
 /** Begins a statement from paper: the day it closes and the balance that it states. */
 export function NewStatement({
   row,
@@ -18,12 +20,19 @@ export function NewStatement({
   onBegun: (id: string) => void
 }) {
   const of = useOwnForm(
-    { closesOn: dayText(row.nextClosesOn), closing: '', opening: '' },
+    { closesOn: dayText(row.nextClosesOn), closing: '', opening: '', in: '', out: '' },
     `statement of ${row.accountId}`,
   )
 
-  async function begin({ closesOn, closing, opening }: { closesOn: string; closing: string; opening: string }) {
-    const body = { accountId: row.accountId, closesOn, closing, opening: opening || undefined }
+  async function begin({ closesOn, closing, ...said }: Typed) {
+    const body = {
+      accountId: row.accountId,
+      closesOn,
+      closing,
+      opening: said.opening || undefined,
+      in: said.in || undefined,
+      out: said.out || undefined,
+    }
     onBegun((await data(api.POST('/api/statements', { body }))).id)
   }
   return (
@@ -50,6 +59,10 @@ export function NewStatement({
         currency={row.currency}
         placeholder={figure(row.agreedBalance)}
       />
+      <div className="grid grid-cols-2 gap-3">
+        <AmountField name="in" label="In, if it says so" currency={row.currency} />
+        <AmountField name="out" label="Out, if it says so" currency={row.currency} />
+      </div>
       <MayChange>
         <Acts>
           <Button type="submit" tone="go" size="wide">

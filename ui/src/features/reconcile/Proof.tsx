@@ -60,6 +60,17 @@ export function Proof({ sheet }: { sheet: Sheet }) {
             <Row name="Ticked" figures={proof.ticked}>
               {counted(ticked, 'posting')}
             </Row>
+            {proof.open.count > 0 && (
+              <tr className="h-5 text-ink-2">
+                <th className="whitespace-nowrap p-0 text-left font-normal">
+                  Still open {counted(proof.open.count, 'posting')}
+                </th>
+                <td />
+                <td className="p-0 text-right">{figure(proof.open.in)}</td>
+                <td className="p-0 text-right">{figure(proof.open.out)}</td>
+                <td />
+              </tr>
+            )}
           </tbody>
           <tfoot>
             <tr className="h-8 [&>*]:border-ink-2 [&>*]:border-t">

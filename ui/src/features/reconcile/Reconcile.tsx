@@ -183,9 +183,13 @@ const ALWAYS_SHOWN = COLUMNS.filter((column) => !column.off).length
 
 function BookBand({ name }: { name: string }) {
   return (
-    <td colSpan={ALWAYS_SHOWN} className="font-serif text-lead">
-      {name}
-    </td>
+    <>
+      <td colSpan={ALWAYS_SHOWN} className="font-serif text-lead">
+        {name}
+      </td>
+      {/* Those that a narrow window hides are not spanned: they would come back. */}
+      <td colSpan={COLUMNS.length - ALWAYS_SHOWN} className={NARROW} />
+    </>
   )
 }
 

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { booksChanged, queryClient } from '@/api/queries'
-import { useCommands } from '@/app/commands'
+import { type Command, useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
@@ -17,7 +17,9 @@ import { Failed, Loading, Nothing } from '@/parts/States'
 import { Acts, Inspector, Leaf, LeafFoot, View } from '@/parts/View'
 import { CorrectStatement } from './CorrectStatement'
 import { Proof } from './Proof'
+import { ReopenStatement } from './ReopenStatement'
 import { SelectedPosting } from './SelectedPosting'
+import { TickAmount } from './TickAmount'
 import { TickTable, useTickLines } from './TickTable'
 import { useTicks } from './useTicks'
 import { WhatIsApart } from './WhatIsApart'
@@ -45,7 +47,9 @@ function SheetPage({ stored }: { stored: Sheet }) {
   const search = useScopeSearch()
   const [beside, setBeside] = useState<'line' | 'correcting' | 'apart'>('line')
   const [typing, setTyping] = useState(false)
+  const [reopening, setReopening] = useState(false)
   const isApart = !sheet.finished && !isZero(sheet.difference)
+  const amount = useRef<HTMLInputElement>(null)
   const lines = useTickLines(sheet)
   const { selection } = lines
   const atBank = sheet.postings.filter((p) => p.bankText !== undefined)
@@ -85,7 +89,16 @@ function SheetPage({ stored }: { stored: Sheet }) {
     navigate(`/reconcile${search}`)
   }
 
-  useCommands([
+  const ofAgreed: Command[] = [
+    {
+      keys: ['o'],
+      label: 'Open the statement again',
+      changes: true,
+      strip: 'open again',
+      run: () => setReopening(true),
+    },
+  ]
+  const ofOpen: Command[] = [
     {
       keys: [' '],
       id: 'tick',
@@ -109,18 +122,37 @@ function SheetPage({ stored }: { stored: Sheet }) {
       run: tickAllAtBank,
     },
     {
+      keys: ['t'],
+      label: 'Tick by amount',
+      changes: true,
+      strip: 'by amount',
+      run: () => amount.current?.focus(),
+    },
+    {
       keys: ['e'],
       label: 'Correct the statement’s day or balance',
       changes: true,
       strip: 'correct',
       run: () => setBeside('correcting'),
     },
+    { keys: ['n'], label: 'New entry', changes: true, strip: 'new entry', run: () => setTyping(true) },
     ...(isApart ? [{ keys: ['w'], label: 'Why it is apart', strip: 'why apart', run: () => setBeside('apart') }] : []),
-    ...(sheet.finished
-      ? []
-      : [{ keys: ['n'], label: 'New entry', changes: true, strip: 'new entry', run: () => setTyping(true) }]),
     { keys: ['g'], label: 'Agree the statement', changes: true, strip: 'agree', run: agree },
-    { keys: ['l'], label: 'Leave it open', strip: 'leave open', run: leaveOpen },
+  ]
+  useCommands([
+    ...(sheet.finished ? ofAgreed : ofOpen),
+    {
+      keys: ['h'],
+      label: lines.hides ? 'Show what is ticked' : 'Hide what is ticked',
+      strip: lines.hides ? 'show ticked' : 'hide ticked',
+      run: lines.hide,
+    },
+    {
+      keys: ['l'],
+      label: sheet.finished ? 'Back to the statements' : 'Leave it open',
+      strip: sheet.finished ? 'statements' : 'leave open',
+      run: leaveOpen,
+    },
   ])
 
   // What is agreed is not corrected any more, and what agrees is not apart.
@@ -151,6 +183,11 @@ function SheetPage({ stored }: { stored: Sheet }) {
           {sheet.finished ? (
             <>
               <span className="text-needle font-semibold">Agreed, nothing apart</span>
+              <MayChange>
+                <Button onClick={() => setReopening(true)}>
+                  Open it again <kbd>O</kbd>
+                </Button>
+              </MayChange>
               <Link className={button({ className: 'ml-auto' })} to={`/reconcile${search}`}>
                 Back to the statements <kbd>L</kbd>
               </Link>
@@ -158,9 +195,14 @@ function SheetPage({ stored }: { stored: Sheet }) {
           ) : (
             <>
               <MayChange>
-                <Button onClick={tickAllAtBank}>
-                  Tick all that the bank shows <kbd>A</kbd>
-                </Button>
+                {atBank.length > 0 && (
+                  <Button onClick={tickAllAtBank}>
+                    Tick all that the bank shows <kbd>A</kbd>
+                  </Button>
+                )}
+                {sheet.postings.length > 0 && (
+                  <TickAmount sheet={sheet} field={amount} onTick={(id) => tick([id], true)} />
+                )}
               </MayChange>
               <span className="ml-auto text-ink-2">
                 {isZero(sheet.difference) ? (
@@ -230,6 +272,7 @@ function SheetPage({ stored }: { stored: Sheet }) {
           </>
         )}
       </Inspector>
+      {reopening && <ReopenStatement sheet={sheet} onClose={() => setReopening(false)} />}
     </View>
   )
 }

@@ -35,10 +35,12 @@ const COLUMNS: Column[] = [
 /** The lines of both ledgers under the side that has them, as far as they are not folded away, and which are selected. */
 export function useTickLines(sheet: Sheet) {
   const [folded, setFolded] = useState<ReadonlySet<Side>>(new Set())
+  const [hides, setHides] = useState(false)
+  const postings = hides ? sheet.postings.filter((p) => !p.ticked) : sheet.postings
   const lines: Record<Side, Line[]> = {
-    both: sheet.postings.filter((p) => p.bankText !== undefined).map((posting) => ({ posting })),
+    both: postings.filter((p) => p.bankText !== undefined).map((posting) => ({ posting })),
     bank: sheet.unposted.map((unposted) => ({ unposted })),
-    books: sheet.postings.filter((p) => p.bankText === undefined).map((posting) => ({ posting })),
+    books: postings.filter((p) => p.bankText === undefined).map((posting) => ({ posting })),
   }
   const shown = (side: Side) => (folded.has(side) ? [] : lines[side])
   const selection = useSelection([...shown('both'), ...shown('bank'), ...shown('books')].map(keyOf), 'line')
@@ -49,7 +51,7 @@ export function useTickLines(sheet: Sheet) {
       return next
     })
   }
-  return { lines, shown, folded, fold, selection }
+  return { lines, shown, folded, fold, selection, hides, hide: () => setHides(!hides) }
 }
 
 /** The two ledgers side by side: what the bank shows and the books have, and what only one of them has. */
@@ -87,7 +89,7 @@ export function TickTable({
       selection={selection}
       cells={(line, state) =>
         'posting' in line ? (
-          <PostingCells posting={line.posting} finished={sheet.finished} state={state} onTick={onTick} />
+          <PostingCells posting={line.posting} sheet={sheet} state={state} onTick={onTick} />
         ) : (
           <UnpostedCells line={line.unposted} state={state} />
         )
@@ -121,15 +123,17 @@ function Half({ side }: { side: 'left' | 'right' }) {
 
 function PostingCells({
   posting: p,
-  finished,
+  sheet,
   state,
   onTick,
 }: {
   posting: Posting
-  finished: boolean
+  sheet: Sheet
   state: RowState
   onTick: (ids: string[], ticked: boolean) => void
 }) {
+  // Days are written so that they sort as texts do.
+  const isOlder = !sheet.finished && sheet.opensAfter !== undefined && p.date <= sheet.opensAfter
   return (
     <>
       <td className="pr-0 text-clip">
@@ -138,7 +142,7 @@ function PostingCells({
             tabIndex={state.tabIndex}
             checked={p.ticked}
             aria-label={`${p.payee}, ${day(p.date)}, ${figure(p.amount)}`}
-            disabled={finished}
+            disabled={sheet.finished}
             onChange={(on) => onTick([p.postingId], on)}
           />
         </MayChange>
@@ -148,6 +152,7 @@ function PostingCells({
         {p.payee} {p.note && <span className="text-ink-2">{p.note}</span>}{' '}
         {p.bankText && p.bankText !== p.payee && <span className={raw}>{p.bankText}</span>}{' '}
         <span className="text-small text-ink-2">no. {p.entryNo}</span>
+        {isOlder && <span className="text-small text-heartwood">, open since before the last statement</span>}
       </td>
       {p.bankText === undefined ? (
         <td className={hatched} />

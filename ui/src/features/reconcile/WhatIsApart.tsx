@@ -150,6 +150,14 @@ const TITLES: Record<Part['kind'], string> = {
   MISSING: 'Missing on both sides',
 }
 
+/** Beside something known, what is missing is what that leaves. */
+const isLeft = (part: Part, of: Way) => part.kind === 'MISSING' && of.parts.length > 1
+
+function titleOf(way: Way): string {
+  const [first, second] = way.parts.map((part) => (isLeft(part, way) ? 'a rest unexplained' : TITLES[part.kind]))
+  return second ? `${first} and ${second.charAt(0).toLowerCase()}${second.slice(1)}` : (first ?? '')
+}
+
 function inShort(part: Part): string {
   const [first] = part.items
   return `${TITLES[part.kind].toLowerCase()}${first ? `, ${first.payee}` : ''}`
@@ -172,11 +180,11 @@ function OneReason({
   const [first] = reason.ways
   if (!first) return null
   // Of what nothing else explains, it is no use to say how likely it is.
-  const chance = alone ? '' : reason.chance < 1 ? 'unlikely' : `${reason.chance} %`
+  const chance = alone ? '' : reason.chance < 1 ? 'unlikely' : `${Math.min(reason.chance, 99)} %`
   return (
     <>
       <h3 className="flex items-baseline justify-between gap-2">
-        <span>{first.parts.map((part) => TITLES[part.kind]).join(' and ')}</span>
+        <span>{titleOf(first)}</span>
         <span className="text-small font-normal text-ink-3" title="how likely it is beside the others">
           {chance}
         </span>
@@ -184,7 +192,13 @@ function OneReason({
       {reason.ways.map((way) => (
         <div key={idOf(way)} className="mt-1.5">
           {way.parts.map((part) => (
-            <PartSaid key={part.kind + part.items.map((i) => i.id).join()} part={part} sheet={sheet} onType={onType} />
+            <PartSaid
+              key={part.kind + part.items.map((i) => i.id).join()}
+              part={part}
+              left={isLeft(part, way)}
+              sheet={sheet}
+              onType={onType}
+            />
           ))}
           {way.parts.length > 1 && <Sum parts={way.parts} difference={sheet.difference} />}
           <div className="mt-1 flex justify-end">{act(way)}</div>
@@ -205,9 +219,25 @@ function Sum({ parts, difference }: { parts: Part[]; difference: string }) {
   )
 }
 
-function PartSaid({ part, sheet, onType }: { part: Part; sheet: Sheet; onType: () => void }) {
+function PartSaid({
+  part,
+  left,
+  sheet,
+  onType,
+}: {
+  part: Part
+  /** Whether it is what the other part leaves. */
+  left: boolean
+  sheet: Sheet
+  onType: () => void
+}) {
   return (
     <>
+      {left && (
+        <p className="flex justify-between">
+          left unexplained <span className="text-aril">{signed(part.explains)}</span>
+        </p>
+      )}
       {part.items.length > 0 && (
         <ul className="text-base">
           {part.items.slice(0, MOST_ITEMS).map((item) => (
@@ -240,21 +270,21 @@ function Evidence({ part, sheet, onType }: { part: Part; sheet: Sheet; onType: (
   switch (part.kind) {
     case 'UNTICKED':
       return items.length === 1
-        ? 'In the books, and just what is apart.'
+        ? 'In the books, and not ticked.'
         : `${counted(items.length, 'posting')} that make it together.`
     case 'UNPOSTED':
       return (
         <>
           {items.length === 1
             ? 'The bank shows it; the books have it not.'
-            : 'The bank shows both; the books have neither.'}{' '}
+            : `The bank shows these ${items.length} up to that day; the books have them not.`}{' '}
           <Link className={textLink({ size: 'small' })} to={`/post${search}`}>
             Post {items.length === 1 ? 'it' : 'them'}
           </Link>
         </>
       )
     case 'OVERTICKED':
-      return 'Ticked, and just what is apart: the statement may not have it.'
+      return 'Ticked: the statement may not have it.'
     case 'DOUBLED':
       return 'The same payee and amount, a few days apart.'
     case 'TURNED':

@@ -21,6 +21,7 @@ export function useTicks(stored: Sheet): { sheet: Sheet; tick: (postingIds: stri
   const key = ['sheet', stored.id]
   const queue = useRef<Tick[]>([])
   const sending = useRef(false)
+  const refused = useRef(false)
   const [onTheirWay, setOnTheirWay] = useState<Tick[]>([])
 
   async function send() {
@@ -34,9 +35,11 @@ export function useTicks(stored: Sheet): { sheet: Sheet; tick: (postingIds: stri
         await queryClient.cancelQueries({ queryKey: key })
         queryClient.setQueryData<Sheet>(key, (old) => old && merged(old, answer))
         queue.current = queue.current.slice(1)
-        says.clear()
+        if (refused.current) says.clear()
+        refused.current = false
       } catch (error) {
         queue.current = []
+        refused.current = true
         says.failed(error)
       }
       setOnTheirWay(queue.current)

@@ -238,4 +238,61 @@ public class ReconcileTest extends AppTest {
         h.api().post("/api/statements", draft.replace("999.00", "999.005")).problem(),
         "amount-too-fine");
   }
+
+  private static Api.Answer reopen(Household h, String statement, String because) {
+    return h.api().post(statement + "/reopen", "{\"because\":\"%s\"}".formatted(because));
+  }
+
+  /** Agreed, opened again with the reason, agreed again: it ends where it was. */
+  @Test
+  public void theLastStatementIsOpenedAgainWithTheReason() {
+    Household h = found("reopen");
+    String statement = allPosted(h);
+    tick(h, statement, postings(h.api().get(statement).json()), true);
+    JsonNode before = h.api().get(statement).json();
+    assertEquals(reopen(h, statement, "a slip").problem(), "statement-open");
+    assertEquals(finish(h, statement).status(), 200);
+
+    assertEquals(reopen(h, statement, " ").problem(), "reason-missing");
+    JsonNode opened = reopen(h, statement, "the bank corrected a line").json();
+    assertFalse(opened.path("finished").asBoolean());
+    assertEquals(postings(opened), postings(before));
+    assertEquals(opened.path("tickedBalance"), before.path("tickedBalance"));
+    String words = h.api().get("/api/acts").json().at("/acts/0/words").asString();
+    assertTrue(words.endsWith("again: the bank corrected a line"), words);
+    assertEquals(h.api().get(statement + "/agreement").status(), 404);
+    // Taken back, it is agreed again.
+    String act = h.api().get("/api/acts").json().at("/acts/0/id").asString();
+    assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
+    assertTrue(h.api().get(statement).json().path("finished").asBoolean());
+    assertEquals(h.api().get(statement + "/agreement").status(), 200);
+    assertEquals(reopen(h, statement, "the bank corrected a line").status(), 200);
+
+    assertEquals(finish(h, statement).status(), 200);
+    assertEquals(reopen(h, statement, "once more").status(), 200);
+    assertEquals(finish(h, statement).status(), 200);
+  }
+
+  @Test
+  public void whatAnotherStatementBeginsWithStaysAgreed() {
+    Household h = found("reopen order");
+    String statement = allPosted(h);
+    tick(h, statement, postings(h.api().get(statement).json()), true);
+    assertEquals(finish(h, statement).status(), 200);
+    String balance = h.api().get(statement).json().path("closing").asString();
+    String next =
+        "/api/statements/"
+            + h.api()
+                .post(
+                    "/api/statements",
+                    "{\"accountId\":\"%s\",\"closesOn\":\"2026-10-31\",\"closing\":%s}"
+                        .formatted(h.current().id(), balance))
+                .json()
+                .path("id")
+                .asString();
+    assertEquals(finish(h, next).status(), 200);
+    assertEquals(reopen(h, statement, "a slip").problem(), "later-agreed");
+    assertEquals(reopen(h, next, "a slip").status(), 200);
+    assertEquals(reopen(h, statement, "a slip").status(), 200);
+  }
 }

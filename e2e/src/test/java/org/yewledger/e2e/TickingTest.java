@@ -85,4 +85,49 @@ public class TickingTest extends BrowserTest {
     assertThat(page.getByText("nothing is apart")).isVisible();
     assertEquals(complaints(), List.of());
   }
+
+  /** With the paper beside the screen: amounts are typed as they stand there. */
+  @Test
+  public void postingsAreTickedByTheirAmountsAndWhatIsTickedIsHidden() {
+    Page page = signedInAt("/reconcile");
+    rows(page, "Quillon Card").click();
+    page.keyboard().press("Enter");
+    Locator rows = rows(page, "Tansy & Thread no.");
+    assertThat(rows).hasCount(3);
+    page.keyboard().press("t");
+    page.keyboard().type("78.40");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Ticked Tansy & Thread, 8 Sep.")).isVisible();
+    page.keyboard().type("1.11");
+    page.keyboard().press("Enter");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("No posting of 1.11 is open");
+    assertThat(page.getByLabel("Tick by amount")).hasValue("1.11");
+    page.keyboard().press("Escape");
+    page.keyboard().press("h");
+    assertThat(rows).hasCount(2);
+
+    page.keyboard().press("w");
+    Locator reasons = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Reasons"));
+    assertThat(reasons).containsText("left unexplained");
+    assertThat(reasons).containsText("these 15 up to that day");
+    page.keyboard().press("h");
+    assertThat(rows).hasCount(3);
+    page.keyboard().press("Control+z");
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
+  public void theLastAgreedStatementIsOpenedAgainWithTheReason() {
+    Page page = signedInAt("/?month=2026-08");
+    page.getByLabel("Harbour Savings, August 2026: agreed to zero").click();
+    assertThat(page.getByText("Agreed, nothing apart")).isVisible();
+    page.keyboard().press("o");
+    page.getByLabel("Why it is opened again").fill("the bank corrected a line");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("The statement is open.")).isVisible();
+    assertThat(button(page, "Agree G")).isEnabled();
+    page.keyboard().press("g");
+    assertThat(page.getByText("Harbour Savings agrees through 31 August 2026")).isVisible();
+    assertEquals(complaints(), List.of());
+  }
 }

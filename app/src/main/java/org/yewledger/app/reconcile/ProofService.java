@@ -12,6 +12,7 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.money.Flows;
 import org.yewledger.core.reconcile.Proof;
 import org.yewledger.core.reconcile.Reconciliation;
 import org.yewledger.core.reconcile.StatementChain;
@@ -41,8 +42,15 @@ class ProofService {
     StatementFigures says = statement.says(account.currency());
     List<BankLine> lines = lines(statement);
     Proof proof = Proof.of(says, lines, sum);
+    Flows open =
+        Flows.of(
+            account.currency(),
+            covered.stream()
+                .filter(p -> p.statementId() == null)
+                .map(p -> p.amount(account.currency()))
+                .toList());
     if (lines.isEmpty()) {
-      return ProofJson.of(proof, null, List.of());
+      return ProofJson.of(proof, open, null, List.of());
     }
     LocalDate firstDay =
         chain
@@ -58,7 +66,7 @@ class ProofService {
             .map(p -> new Ticked(p.date(), p.amount(account.currency())))
             .toList();
     return ProofJson.of(
-        proof, lines.size(), WhereItParts.of(openingApart, firstDay, lines, ticked));
+        proof, open, lines.size(), WhereItParts.of(openingApart, firstDay, lines, ticked));
   }
 
   /** The lines that the statement has of its own. */

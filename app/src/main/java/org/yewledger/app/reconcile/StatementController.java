@@ -24,6 +24,7 @@ import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
 import org.yewledger.app.reconcile.StatementJson.AgreementJson;
 import org.yewledger.app.reconcile.StatementJson.ClosingJson;
 import org.yewledger.app.reconcile.StatementJson.NewStatementJson;
+import org.yewledger.app.reconcile.StatementJson.ReopenStatementJson;
 import org.yewledger.app.reconcile.StatementJson.SheetJson;
 import org.yewledger.app.reconcile.StatementJson.StatementIdJson;
 import org.yewledger.app.reconcile.StatementJson.TickedJson;
@@ -39,6 +40,7 @@ import org.yewledger.core.money.Amount;
 class StatementController {
   private final StatementService statements;
   private final SheetService sheets;
+  private final StatementReopening reopening;
   private final GapService gaps;
   private final GapSettling settling;
   private final ChartService charts;
@@ -46,11 +48,13 @@ class StatementController {
   StatementController(
       StatementService statements,
       SheetService sheets,
+      StatementReopening reopening,
       GapService gaps,
       GapSettling settling,
       ChartService charts) {
     this.statements = statements;
     this.sheets = sheets;
+    this.reopening = reopening;
     this.gaps = gaps;
     this.settling = settling;
     this.charts = charts;
@@ -122,6 +126,13 @@ class StatementController {
   @PostMapping("/{id}/finish")
   SheetJson finish(@PathVariable UUID id, @RequestParam int version) {
     statements.finish(id, version);
+    return sheets.sheet(id);
+  }
+
+  /** Opens the account's last agreed statement again. */
+  @PostMapping("/{id}/reopen")
+  SheetJson reopen(@PathVariable UUID id, @Valid @RequestBody ReopenStatementJson reopen) {
+    reopening.reopen(id, reopen.because());
     return sheets.sheet(id);
   }
 }

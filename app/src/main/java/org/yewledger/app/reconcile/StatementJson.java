@@ -67,6 +67,11 @@ final class StatementJson {
   record StatementIdJson(UUID id) {}
 
   /**
+   * @param because why it is opened again
+   */
+  record ReopenStatementJson(@NotNull String because) {}
+
+  /**
    * An account in the list of what there is to reconcile.
    *
    * @param agreedThrough the last day agreed, null if none

@@ -218,6 +218,11 @@ public class StatementService {
     return statement;
   }
 
+  /** What was read is read again: a statement was changed beside it. */
+  void forgetRead() {
+    entities.clear();
+  }
+
   /** All statements of the account, by day. */
   @Transactional(readOnly = true)
   public List<StatementEntity> of(Account account) {

@@ -54,6 +54,8 @@ public enum ActKind {
   REMOVE_STATEMENT,
   TICK,
   AGREE,
+  /** Opens an agreed statement again. */
+  REOPEN_STATEMENT,
   PEOPLE,
   /** The household's name and time zone. */
   HOUSEHOLD,

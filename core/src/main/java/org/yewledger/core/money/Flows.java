@@ -20,6 +20,12 @@ public record Flows(Amount in, Amount out, int count) {
     return in.minus(out);
   }
 
+  /** Of amounts that are all of one currency; nothing of none. Cost: one pass. */
+  public static Flows of(CurrencyUnit currency, Collection<Amount> amounts) {
+    Flows all = new Flows(Amount.zero(currency), Amount.zero(currency), 0);
+    return of(amounts).stream().reduce(all, Flows::with);
+  }
+
   /** For each currency among the amounts, in the order of their codes. Cost: one pass. */
   public static List<Flows> of(Collection<Amount> amounts) {
     Map<CurrencyUnit, Flows> flows = new TreeMap<>(Comparator.comparing(CurrencyUnit::getCode));

@@ -95,6 +95,7 @@ public final class GapFinder {
         .forEach(reasons::add);
     boolean complete = severalUnticked();
     twoAtOnce(single, ticking);
+    knownAndMore();
     reasons.add(new Weighed(List.of(new Missing(gap.difference())), MISSING * ONE_AMOUNT));
     return new GapReasons(ranked(), complete);
   }
@@ -224,6 +225,26 @@ public final class GapFinder {
       }
     }
     return found.complete();
+  }
+
+  /**
+   * What is known to be amiss, whatever the difference: lines that are not posted, another opening
+   * balance. What it leaves is not explained.
+   */
+  private void knownAndMore() {
+    List<Weighed> known = new ArrayList<>();
+    if (!gap.waiting().isEmpty()) {
+      known.add(weighed(new Unposted(gap.waiting()), ALL_UNPOSTED, 1));
+    }
+    if (gap.openingApart() != 0) {
+      known.add(weighed(new OtherOpening(gap.openingApart()), OTHER_OPENING, 1));
+    }
+    for (Weighed one : known) {
+      long rest = gap.difference() - explains(one);
+      if (rest != 0) {
+        add(one, new Weighed(List.of(new Missing(rest)), MISSING * ONE_AMOUNT));
+      }
+    }
   }
 
   /** For each thing that is possible alone, another that explains just what it leaves. */

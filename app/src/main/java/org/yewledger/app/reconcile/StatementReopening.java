@@ -1,0 +1,78 @@
+package org.yewledger.app.reconcile;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
+import org.yewledger.app.chart.AccountLocks;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
+
+/** Opens the last agreed statement of an account again. */
+@Service
+class StatementReopening {
+  private final StatementService statements;
+  private final ChartService charts;
+  private final AccountLocks locks;
+  private final Acts acts;
+  private final JdbcClient jdbc;
+
+  StatementReopening(
+      StatementService statements,
+      ChartService charts,
+      AccountLocks locks,
+      Acts acts,
+      JdbcClient jdbc) {
+    this.statements = statements;
+    this.charts = charts;
+    this.locks = locks;
+    this.acts = acts;
+    this.jdbc = jdbc;
+  }
+
+  /**
+   * What was ticked stays ticked; what was agreed goes, and stays in history.
+   *
+   * @param because the reason, which history keeps
+   * @throws Refusal {@code reason-missing}; {@code later-agreed}, naming the statement that has to
+   *     be opened first
+   * @throws Conflict {@code statement-open} if it is not agreed
+   */
+  @Transactional
+  @ForBookkeepers
+  void reopen(UUID id, String because) {
+    if (because.isBlank()) {
+      throw Refusal.ofField("reason-missing", "because", "Say why it is opened again.");
+    }
+    locks.exclusive(List.of(statements.find(id).accountId()));
+    StatementEntity statement = statements.find(id);
+    if (!statement.isFinished()) {
+      throw new Conflict("statement-open", "The statement is open: it is not agreed yet.");
+    }
+    String account = charts.chart().account(statement.accountId()).name();
+    requireLast(statement, account);
+    acts.begin(
+        ActKind.REOPEN_STATEMENT,
+        "Opened the statement of %s for %s again: %s"
+            .formatted(statement.closesOn(), account, because.strip()));
+    jdbc.sql("select reopen_statement(?)").param(id).query(row -> {});
+    statements.forgetRead();
+  }
+
+  private void requireLast(StatementEntity statement, String account) {
+    statements.of(charts.chart().account(statement.accountId())).stream()
+        .filter(other -> other.isFinished() && other.closesOn().isAfter(statement.closesOn()))
+        .reduce((first, second) -> second)
+        .ifPresent(later -> {
+          throw Refusal.of(
+              "later-agreed",
+              "%s is agreed through %s as well, and begins with this one. Open that one again first."
+                  .formatted(account, later.closesOn()));
+        });
+  }
+}
