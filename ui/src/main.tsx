@@ -18,6 +18,7 @@ import { Almanac } from './features/almanac/Almanac'
 import { AccountPage } from './features/chart/AccountPage'
 import { Chart } from './features/chart/Chart'
 import { OpeningBalances } from './features/chart/OpeningBalances'
+import { Close } from './features/close/Close'
 import { BackFromBank } from './features/connections/BackFromBank'
 import { Connections } from './features/connections/Connections'
 import { Rates } from './features/currency/Rates'
@@ -31,6 +32,7 @@ import { You } from './features/household/You'
 import { Journal } from './features/journal/Journal'
 import { Payees } from './features/payees/Payees'
 import { Post } from './features/post/Post'
+import { AgreementReport } from './features/reconcile/AgreementReport'
 import { Reconcile } from './features/reconcile/Reconcile'
 import { StatementSheet } from './features/reconcile/StatementSheet'
 import { TrialBalance } from './features/report/TrialBalance'
@@ -56,6 +58,8 @@ const router = createBrowserRouter([
           { path: '/post', element: <Post /> },
           { path: '/reconcile', element: <Reconcile /> },
           { path: '/reconcile/:statementId', element: <StatementSheet /> },
+          { path: '/reconcile/:statementId/report', element: <AgreementReport /> },
+          { path: '/close', element: <Close /> },
           { path: '/journal', element: <Journal /> },
           { path: '/payees', element: <Payees /> },
           { path: '/tags', element: <Tags /> },

@@ -45,7 +45,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["close"];
+        post: operations["close_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -125,7 +125,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["reopen_1"];
+        post: operations["reopen_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -446,6 +446,38 @@ export interface paths {
         get: operations["chart"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/closed-months": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["toClose"];
+        put?: never;
+        post: operations["close"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/closed-months/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reopen_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1700,6 +1732,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/statements/{id}/agreement-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["agreementTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/statements/{id}/finish": {
         parameters: {
             query?: never;
@@ -2304,6 +2352,9 @@ export interface components {
             postingId: string;
         };
         AgreementJson: {
+            /** Format: date-time */
+            agreedAt: string;
+            agreedBy: string;
             /**
              * Format: decimal
              * @example 12.50
@@ -2586,6 +2637,20 @@ export interface components {
             cash: components["schemas"]["CashRowJson"][];
             name: string;
         };
+        BookToCloseJson: {
+            accounts: components["schemas"]["CloseAccountJson"][];
+            /** Format: uuid */
+            bookId: string;
+            bookName: string;
+            checks: components["schemas"]["CloseCheckJson"][];
+            closed: boolean;
+            closedThrough?: string;
+            /** Format: int64 */
+            entries: number;
+            from: string;
+            month: string;
+            ready: boolean;
+        };
         BookedBeforeJson: {
             always: boolean;
             entries: components["schemas"]["PastEntryJson"][];
@@ -2765,6 +2830,25 @@ export interface components {
              */
             debit?: string;
             rows: components["schemas"]["ChartRowJson"][];
+        };
+        CloseAccountJson: {
+            /** Format: uuid */
+            accountId: string;
+            /** Format: date */
+            agreedThrough?: string;
+            agrees: boolean;
+            name: string;
+        };
+        CloseCheckJson: {
+            /** @enum {string} */
+            kind: "OVER" | "ACCOUNTS_AGREE" | "NOTHING_WAITS" | "NOTHING_IN_SUSPENSE";
+            met: boolean;
+            open: string;
+        };
+        CloseMonthJson: {
+            /** Format: uuid */
+            bookId: string;
+            month: string;
         };
         ClosingJson: {
             /** Format: date */
@@ -3706,7 +3790,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "CLOSE_MONTH" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -4215,6 +4299,12 @@ export interface components {
              * @example 12.50
              */
             out: string;
+        };
+        ReopenMonthJson: {
+            because: string;
+            /** Format: uuid */
+            bookId: string;
+            month: string;
         };
         ReopenStatementJson: {
             because: string;
@@ -5245,7 +5335,7 @@ export interface operations {
             };
         };
     };
-    close: {
+    close_1: {
         parameters: {
             query: {
                 version: number;
@@ -5368,7 +5458,7 @@ export interface operations {
             };
         };
     };
-    reopen_1: {
+    reopen_2: {
         parameters: {
             query: {
                 version: number;
@@ -5989,6 +6079,73 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ChartPageJson"];
                 };
+            };
+        };
+    };
+    toClose: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookToCloseJson"][];
+                };
+            };
+        };
+    };
+    close: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CloseMonthJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    reopen_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReopenMonthJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -8259,6 +8416,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AgreementJson"];
+                };
+            };
+        };
+    };
+    agreementTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
         };

@@ -59,6 +59,7 @@ export function Frame() {
     { keys: ['. g'], label: 'Go to Gather', run: go('/gather') },
     { keys: ['. p'], label: 'Go to Post', run: go('/post') },
     { keys: ['. r'], label: 'Go to Reconcile', run: go('/reconcile') },
+    { keys: ['. e'], label: 'Go to Close', run: go('/close') },
     { keys: ['. j'], label: 'Go to the Journal', run: go('/journal') },
     { keys: ['. u'], label: 'Go to Rules', run: go('/rules') },
     { keys: ['. t'], label: 'Go to the Trial balance', run: go('/trial-balance') },
@@ -93,6 +94,7 @@ export function Frame() {
             <Station to={`/gather${search}`} label="Gather" left={stations?.gather} />
             <Station to={`/post${search}`} label="Post" left={stations?.post} />
             <Station to={`/reconcile${search}`} label="Reconcile" left={stations?.reconcile} />
+            <Station to={`/close${search}`} label="Close" left={undefined} />
           </ol>
         </nav>
         <nav className="ml-auto flex gap-6 text-ink-2 narrow:gap-3.5" aria-label="Books">

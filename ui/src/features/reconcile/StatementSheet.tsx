@@ -89,7 +89,9 @@ function SheetPage({ stored }: { stored: Sheet }) {
     navigate(`/reconcile${search}`)
   }
 
+  const report = `/reconcile/${sheet.id}/report${search}`
   const ofAgreed: Command[] = [
+    { keys: ['r'], label: 'The report of what was agreed', strip: 'report', run: () => navigate(report) },
     {
       keys: ['o'],
       label: 'Open the statement again',
@@ -183,6 +185,9 @@ function SheetPage({ stored }: { stored: Sheet }) {
           {sheet.finished ? (
             <>
               <span className="text-needle font-semibold">Agreed, nothing apart</span>
+              <Link className={button()} to={report}>
+                Report <kbd>R</kbd>
+              </Link>
               <MayChange>
                 <Button onClick={() => setReopening(true)}>
                   Open it again <kbd>O</kbd>

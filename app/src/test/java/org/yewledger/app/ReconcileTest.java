@@ -125,6 +125,8 @@ public class ReconcileTest extends AppTest {
     assertEquals(agreed.path("opening").asString(), "1000.00");
     assertEquals(agreed.path("closing"), h.api().get(statement).json().path("closing"));
     assertEquals(agreed.path("postings").size(), 3);
+    assertFalse(agreed.path("agreedAt").asString().isEmpty());
+    assertFalse(agreed.path("agreedBy").asString().isEmpty());
     JsonNode entry =
         h.api().get("/api/entries/" + sheet.at("/postings/0/entryId").asString()).json();
     String payee = entry.path("payeeId").asString();

@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.springframework.http.HttpMethod;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -78,6 +79,17 @@ public class TablesTest extends AppTest {
     assertEquals(would.path("added").asInt(), 5);
     assertEquals(would.path("openings").asInt(), 2);
     assertEquals(takeIn(h, h.press().bookId().toString(), template).status(), 200);
+  }
+
+  @Test
+  public void whatWasAgreedIsDownloadedAsATable() throws Exception {
+    Household h = found("agreement table");
+    gather(h, september());
+    String table = download(h, "/api/statements/" + agree(h) + "/agreement-table");
+    List<String> lines = table.lines().toList();
+    assertEquals(lines.getFirst(), "date,no,payee,amount,state");
+    assertEquals(lines.size(), 4);
+    assertTrue(lines.stream().skip(1).allMatch(line -> line.endsWith(",agreed")), table);
   }
 
   @Test

@@ -138,6 +138,15 @@ final class YearsHousehold {
         select :h, id, n, day, md5('yy' || n %% 400)::uuid, case when n %% 50 = 0 then 'paid late, parcel ' || n else '' end,
                'BANK_LINE', now(), :h, -amount, 'EUR', false from made\
         """);
+    // Whoever books next takes the number after these.
+    run(
+        sql,
+        """
+        insert into household_number select :h, what, top + 1
+          from (select 'ENTRY' as what, max(no) as top from entry where household_id = :h
+                union all select 'BATCH', max(no) from batch where household_id = :h) taken
+        on conflict (household_id, what) do update set next_no = excluded.next_no\
+        """);
     run(
         sql,
         """

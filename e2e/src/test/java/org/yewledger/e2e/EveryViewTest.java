@@ -27,6 +27,7 @@ public class EveryViewTest extends BrowserTest {
           "/gather/connections",
           "/post",
           "/reconcile",
+          "/close",
           "/journal?month=2026-08",
           "/rules",
           "/chart",

@@ -121,6 +121,14 @@ public class TickingTest extends BrowserTest {
     Page page = signedInAt("/?month=2026-08");
     page.getByLabel("Harbour Savings, August 2026: agreed to zero").click();
     assertThat(page.getByText("Agreed, nothing apart")).isVisible();
+    page.keyboard().press("r");
+    assertThat(heading(page, "Harbour Savings, agreed through 31 August 2026")).isVisible();
+    assertThat(page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Balances")))
+        .containsText("Closing, 31 August 2026");
+    assertThat(page.getByLabel("1 posting agreed")).containsText("To savings");
+    assertNoViolations(page, "the report");
+    page.keyboard().press("Escape");
+    assertThat(page.getByText("Agreed, nothing apart")).isVisible();
     page.keyboard().press("o");
     page.getByLabel("Why it is opened again").fill("the bank corrected a line");
     page.keyboard().press("Enter");

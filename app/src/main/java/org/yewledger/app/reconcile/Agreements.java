@@ -1,5 +1,6 @@
 package org.yewledger.app.reconcile;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -60,16 +61,29 @@ class Agreements {
         .update();
   }
 
-  /** What was agreed, as JSON in the form that was kept; empty if the statement is not finished. */
-  Optional<String> of(UUID statementId) {
+  /**
+   * What was agreed.
+   *
+   * @param who the name of the person
+   * @param kept as JSON in the form that was kept
+   */
+  record Agreed(Instant at, String who, String kept) {}
+
+  /** What was agreed, when and by whom; empty if the statement is not finished. */
+  Optional<Agreed> of(UUID statementId) {
     return jdbc.sql(
             """
-            select jsonb_build_object('form', form, 'opening', opening_minor, 'in', in_minor, 'out', out_minor,
-                                      'closing', closing_minor, 'postings', postings, 'stillOpen', still_open)::text
-              from agreement where household_id = ? and statement_id = ?\
+            select s.finished_at, coalesce(p.name, 'somebody who left'),
+                   jsonb_build_object('form', a.form, 'opening', a.opening_minor, 'in', a.in_minor, 'out', a.out_minor,
+                                      'closing', a.closing_minor, 'postings', a.postings, 'stillOpen', a.still_open)::text
+              from agreement a
+              join statement s on s.household_id = a.household_id and s.id = a.statement_id
+              left join person p on p.id = s.finished_by
+             where a.household_id = ? and a.statement_id = ?\
             """)
         .params(SignedIn.now().householdId(), statementId)
-        .query(String.class)
+        .query((row, no) ->
+            new Agreed(row.getTimestamp(1).toInstant(), row.getString(2), row.getString(3)))
         .optional();
   }
 

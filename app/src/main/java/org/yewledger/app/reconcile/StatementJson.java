@@ -4,6 +4,7 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.PositiveOrZero;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
@@ -11,6 +12,7 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.StatementFigures;
+import org.yewledger.formats.table.AgreementTable.AgreedRow;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What the API says about statements. */
@@ -135,14 +137,22 @@ final class StatementJson {
 
   /** A posting as it was when it was agreed. */
   record AgreedPostingJson(
-      UUID postingId, long entryNo, LocalDate date, String payee, BigDecimal amount) {}
+      UUID postingId, long entryNo, LocalDate date, String payee, BigDecimal amount) {
+    AgreedRow row(String state) {
+      return new AgreedRow(
+          date.toString(), Long.toString(entryNo), payee, amount.toPlainString(), state);
+    }
+  }
 
   /**
    * @param postings those that were agreed
    * @param stillOpen those up to the closing day that stayed open; not known of statements that
    *     were finished before this was kept
+   * @param agreedBy the name of who agreed it
    */
   record AgreementJson(
+      Instant agreedAt,
+      String agreedBy,
       BigDecimal opening,
       BigDecimal in,
       BigDecimal out,
@@ -167,9 +177,11 @@ final class StatementJson {
         List<Posting> stillOpen) {}
 
     /** From the form in which {@link Agreements} keeps it. */
-    static AgreementJson of(String json, CurrencyUnit currency) {
-      Kept kept = JSON.readValue(json, Kept.class);
+    static AgreementJson of(Agreements.Agreed agreed, CurrencyUnit currency) {
+      Kept kept = JSON.readValue(agreed.kept(), Kept.class);
       return new AgreementJson(
+          agreed.at(),
+          agreed.who(),
           Amount.ofMinor(kept.opening(), currency).decimal(),
           Amount.ofMinor(kept.in(), currency).decimal(),
           Amount.ofMinor(kept.out(), currency).decimal(),

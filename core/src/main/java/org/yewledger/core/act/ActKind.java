@@ -56,6 +56,9 @@ public enum ActKind {
   AGREE,
   /** Opens an agreed statement again. */
   REOPEN_STATEMENT,
+  CLOSE_MONTH,
+  /** Opens a closed month again, and all after it. */
+  REOPEN_MONTH,
   PEOPLE,
   /** The household's name and time zone. */
   HOUSEHOLD,

@@ -159,4 +159,20 @@ public class NamedTablesTest {
       }
     }
   }
+
+  @Test
+  public void whatWasAgreedIsATableThatNoSpreadsheetTakesForFormulas() {
+    byte[] table =
+        AgreementTable.write(
+            List.of(
+                new AgreementTable.AgreedRow(
+                    "2026-09-04", "712", "=cmd, \"x\"", "-12.40", "agreed"),
+                new AgreementTable.AgreedRow("2026-09-06", "713", "Greengage", "20.00", "open")));
+    assertEquals(
+        new String(table, java.nio.charset.StandardCharsets.UTF_8).lines().toList(),
+        List.of(
+            "date,no,payee,amount,state",
+            "2026-09-04,712,\"'=cmd, \"\"x\"\"\",-12.40,agreed",
+            "2026-09-06,713,Greengage,20.00,open"));
+  }
 }

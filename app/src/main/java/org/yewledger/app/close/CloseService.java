@@ -1,0 +1,198 @@
+package org.yewledger.app.close;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.act.Acts;
+import org.yewledger.app.chart.AccountLocks;
+import org.yewledger.app.chart.AgreedThrough;
+import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.close.CloseJson.BookToCloseJson;
+import org.yewledger.app.close.CloseJson.CloseAccountJson;
+import org.yewledger.app.close.CloseJson.CloseCheckJson;
+import org.yewledger.app.journal.ClosedMonths;
+import org.yewledger.app.platform.Conflict;
+import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.ForOwners;
+import org.yewledger.app.platform.HouseholdDays;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.act.ActKind;
+import org.yewledger.core.close.CloseChecklist;
+import org.yewledger.core.close.CloseChecklist.AccountThrough;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.money.Amount;
+
+/** Closes the months of a book, and opens them again. */
+@Service
+class CloseService {
+  private final ChartService charts;
+  private final AccountLocks locks;
+  private final AgreedThrough agreed;
+  private final ClosedMonths months;
+  private final HouseholdDays days;
+  private final Acts acts;
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  CloseService(
+      ChartService charts,
+      AccountLocks locks,
+      AgreedThrough agreed,
+      ClosedMonths months,
+      HouseholdDays days,
+      Acts acts,
+      JdbcClient jdbc,
+      Clock clock) {
+    this.charts = charts;
+    this.locks = locks;
+    this.agreed = agreed;
+    this.months = months;
+    this.days = days;
+    this.acts = acts;
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  /** Each book, or the chosen one, and whether it can be closed through a month. */
+  @Transactional(readOnly = true)
+  List<BookToCloseJson> books(YearMonth month, @Nullable UUID bookId) {
+    Chart chart = charts.chart();
+    return chart.books(bookId).map(book -> book(chart, book, month)).toList();
+  }
+
+  private BookToCloseJson book(Chart chart, BookEntity book, YearMonth month) {
+    Optional<YearMonth> through = months.through(book.id());
+    boolean closed = through.filter(last -> !last.isBefore(month)).isPresent();
+    YearMonth from = firstOpen(book.id(), month);
+    CloseChecklist list = checklist(chart, book, month);
+    return new BookToCloseJson(
+        book.id(),
+        book.name(),
+        month,
+        through.orElse(null),
+        closed,
+        from,
+        closed ? months.entries(book.id(), month, month) : months.entries(book.id(), from, month),
+        list.isReady(),
+        list.checks().stream().map(c -> new CloseCheckJson(c.kind(), c.isMet(), c.open())).toList(),
+        accounts(chart, book.id(), month.atEndOfMonth()));
+  }
+
+  private List<CloseAccountJson> accounts(Chart chart, UUID bookId, LocalDate last) {
+    Map<UUID, LocalDate> agreedThrough = agreed.byAccount();
+    return chart
+        .bankAccounts(bookId)
+        .map(account ->
+            new CloseAccountJson(
+                account.id(),
+                account.name(),
+                agreedThrough.get(account.id()),
+                through(account, agreedThrough).agrees(last)))
+        .toList();
+  }
+
+  private static AccountThrough through(Account account, Map<UUID, LocalDate> agreedThrough) {
+    return new AccountThrough(account.name(), account.opensOn(), agreedThrough.get(account.id()));
+  }
+
+  private CloseChecklist checklist(Chart chart, BookEntity book, YearMonth month) {
+    LocalDate last = month.atEndOfMonth();
+    Map<UUID, LocalDate> agreedThrough = agreed.byAccount();
+    List<Account> accounts = chart.bankAccounts(book.id()).toList();
+    Optional<Amount> suspense =
+        chart
+            .keptByCore(book.id(), AccountKind.SUSPENSE)
+            .map(account -> Amount.ofMinor(months.balance(account.id(), last), account.currency()));
+    return CloseChecklist.of(
+        book.name(),
+        month,
+        days.today(),
+        accounts.stream().map(account -> through(account, agreedThrough)).toList(),
+        waiting(accounts, last),
+        suspense);
+  }
+
+  private long waiting(List<Account> accounts, LocalDate last) {
+    return jdbc.sql(
+            """
+            select count(*) from bank_line_state
+             where household_id = ? and state = 'WAITING' and account_id = any(?) and booked_on <= ?\
+            """)
+        .params(
+            SignedIn.now().householdId(),
+            accounts.stream().map(Account::id).toArray(UUID[]::new),
+            last)
+        .query(Long.class)
+        .single();
+  }
+
+  /** The first month that is not closed, at most this one. */
+  private YearMonth firstOpen(UUID bookId, YearMonth month) {
+    YearMonth first =
+        months
+            .through(bookId)
+            .map(last -> last.plusMonths(1))
+            .or(() -> months.first(bookId))
+            .orElse(month);
+    return first.isAfter(month) ? month : first;
+  }
+
+  /**
+   * Closes a book through a month: nothing up to its last day changes any more.
+   *
+   * @throws Refusal {@code month-not-ready}, with all that is left
+   * @throws Conflict {@code month-closed-already}
+   */
+  @Transactional
+  @ForBookkeepers
+  void close(UUID bookId, YearMonth month) {
+    Chart chart = charts.chart();
+    BookEntity book = chart.book(bookId);
+    // Nobody posts in the book meanwhile.
+    locks.exclusive(chart.accountsOf(bookId).map(Account::id).toList());
+    if (months.through(bookId).filter(last -> !last.isBefore(month)).isPresent()) {
+      throw new Conflict(
+          "month-closed-already", "%s is closed through %s already.".formatted(book.name(), month));
+    }
+    checklist(chart, book, month).requireReady();
+    acts.begin(ActKind.CLOSE_MONTH, "Closed %s through %s".formatted(book.name(), month));
+    months.close(bookId, firstOpen(bookId, month), month, clock.instant());
+  }
+
+  /**
+   * Opens a month of a book again, and all after it.
+   *
+   * @param because the reason, which history keeps
+   * @throws Refusal {@code reason-missing}
+   * @throws Conflict {@code month-open}
+   */
+  @Transactional
+  @ForOwners
+  void reopen(UUID bookId, YearMonth month, String because) {
+    if (because.isBlank()) {
+      throw Refusal.ofField("reason-missing", "because", "Say why it is opened again.");
+    }
+    Chart chart = charts.chart();
+    BookEntity book = chart.book(bookId);
+    locks.exclusive(chart.accountsOf(bookId).map(Account::id).toList());
+    if (months.through(bookId).filter(last -> !last.isBefore(month)).isEmpty()) {
+      throw new Conflict("month-open", "%s is open from %s on.".formatted(book.name(), month));
+    }
+    acts.begin(
+        ActKind.REOPEN_MONTH,
+        "Opened %s from %s on again: %s".formatted(book.name(), month, because.strip()));
+    months.reopen(bookId, month);
+  }
+}

@@ -1,0 +1,134 @@
+package org.yewledger.core.close;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.money.Amount;
+
+/**
+ * What a book must show before it is closed through a month. It is worked out from the books each
+ * time, and kept nowhere.
+ *
+ * @param checks each with whether it is met
+ */
+public record CloseChecklist(String bookName, YearMonth through, List<Check> checks) {
+  /** What is looked at. */
+  public enum Kind {
+    /** The month is over. */
+    OVER,
+    /** Every account that statements come for agrees through the month's last day. */
+    ACCOUNTS_AGREE,
+    /** No line of a bank up to that day waits to be posted. */
+    NOTHING_WAITS,
+    /** Nothing stands in suspense on that day. */
+    NOTHING_IN_SUSPENSE
+  }
+
+  /**
+   * One of them.
+   *
+   * @param open what is left, in words that follow "cannot be closed: "; empty if it is met
+   */
+  public record Check(Kind kind, String open) {
+    public boolean isMet() {
+      return open.isEmpty();
+    }
+  }
+
+  /**
+   * An account that statements come for.
+   *
+   * @param opensOn its first day
+   * @param agreedThrough the last day that it agrees; null if none
+   */
+  public record AccountThrough(
+      String name, @Nullable LocalDate opensOn, @Nullable LocalDate agreedThrough) {
+    /** Whether it agrees through a day, or is not there yet. */
+    public boolean agrees(LocalDate day) {
+      return (opensOn != null && opensOn.isAfter(day))
+          || (agreedThrough != null && !agreedThrough.isBefore(day));
+    }
+  }
+
+  public CloseChecklist {
+    checks = List.copyOf(checks);
+  }
+
+  /**
+   * @param today in the household's own time zone
+   * @param waiting how many lines of the book's accounts, up to the month's last day, wait
+   * @param suspense what stands in suspense on that day; empty if the book has no such account
+   */
+  public static CloseChecklist of(
+      String bookName,
+      YearMonth through,
+      LocalDate today,
+      List<AccountThrough> accounts,
+      long waiting,
+      Optional<Amount> suspense) {
+    LocalDate last = through.atEndOfMonth();
+    List<Check> checks = new ArrayList<>();
+    checks.add(
+        new Check(
+            Kind.OVER,
+            today.isAfter(last) ? "" : "it is not over before the end of %s".formatted(last)));
+    checks.add(new Check(Kind.ACCOUNTS_AGREE, notAgreed(accounts, last)));
+    checks.add(
+        new Check(
+            Kind.NOTHING_WAITS,
+            waiting == 0
+                ? ""
+                : "%,d %s to be posted"
+                    .formatted(waiting, waiting == 1 ? "line waits" : "lines wait")));
+    checks.add(
+        new Check(
+            Kind.NOTHING_IN_SUSPENSE,
+            suspense
+                .filter(amount -> !amount.isZero())
+                .map(amount -> "%s stands in suspense".formatted(amount.shown()))
+                .orElse("")));
+    return new CloseChecklist(bookName, through, checks);
+  }
+
+  private static String notAgreed(List<AccountThrough> accounts, LocalDate last) {
+    List<String> names =
+        accounts.stream().filter(a -> !a.agrees(last)).map(AccountThrough::name).toList();
+    return switch (names.size()) {
+      case 0 -> "";
+      case 1 -> "%s does not agree through %s".formatted(names.getFirst(), last);
+      default ->
+          "%s and %s do not agree through %s"
+              .formatted(
+                  names.stream().limit(names.size() - 1L).collect(Collectors.joining(", ")),
+                  names.getLast(),
+                  last);
+    };
+  }
+
+  public boolean isReady() {
+    return checks.stream().allMatch(Check::isMet);
+  }
+
+  /**
+   * @throws Refusal {@code month-not-ready}, with all that is left
+   */
+  public void requireReady() {
+    if (!isReady()) {
+      throw Refusal.of(
+          "month-not-ready",
+          "%s cannot be closed through %s: %s."
+              .formatted(
+                  bookName,
+                  through,
+                  checks.stream()
+                      .map(Check::open)
+                      .filter(open -> !open.isEmpty())
+                      .collect(Collectors.joining("; "))));
+    }
+  }
+}
