@@ -42,6 +42,9 @@ public class Screenshots extends BrowserTest {
     assertThat(page.getByText("Only at the bank")).isVisible();
     page.keyboard().press("a");
     assertThat(page.getByText("still apart")).isVisible();
+    page.keyboard().press("w");
+    page.getByText("What may be apart").waitFor();
+    page.getByLabel("Reasons").waitFor();
     shoot("reconcile");
     open(page, "/journal?month=2026-08");
     row("Greengage Market").first().click();
@@ -80,8 +83,9 @@ public class Screenshots extends BrowserTest {
     shoot("account");
     open(page, "/chart/opening");
     shoot("opening-balances");
-    open(page, "/currencies?month=2026-08");
-    shoot("currencies");
+    open(page, "/close?month=2026-08");
+    rows(page, "Every account agrees").first().click();
+    shoot("close");
     open(page, "/people");
     shoot("people");
     connections();
