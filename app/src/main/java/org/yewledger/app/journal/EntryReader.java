@@ -150,6 +150,12 @@ public class EntryReader {
 
   @Transactional(readOnly = true)
   public EntryViews byId(Collection<UUID> entryIds) {
+    return byId(entryIds, charts.chart());
+  }
+
+  /** The same for whoever has read the chart already. */
+  @Transactional(readOnly = true)
+  EntryViews byId(Collection<UUID> entryIds, Chart chart) {
     List<EntryEntity> rows =
         entities
             .createNativeQuery(
@@ -159,7 +165,8 @@ public class EntryReader {
             .setParameter("ids", Set.copyOf(entryIds).toArray(UUID[]::new))
             .getResultList();
     return new EntryViews(
-        views(rows).stream().collect(Collectors.toMap(v -> v.entry().id(), Function.identity())));
+        views(rows, chart).stream()
+            .collect(Collectors.toMap(v -> v.entry().id(), Function.identity())));
   }
 
   /**
@@ -179,7 +186,10 @@ public class EntryReader {
   /** The entries with their postings, in the given order. */
   @Transactional(readOnly = true)
   public List<EntryView> views(List<EntryEntity> rows) {
-    Chart chart = charts.chart();
+    return views(rows, charts.chart());
+  }
+
+  private List<EntryView> views(List<EntryEntity> rows, Chart chart) {
     Map<UUID, List<Row>> postings =
         entities
             .unwrap(Session.class)

@@ -6,7 +6,11 @@ import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.TaxChoices;
@@ -68,6 +72,20 @@ final class QuickEntryJson {
           method,
           tags,
           tax());
+    }
+
+    /** Whether nothing of where the money went is left to what is usual. */
+    boolean namesAllAccounts() {
+      boolean to = toId != null || (parts != null && !parts.isEmpty());
+      return to && (fixedId != null || fromId != null);
+    }
+
+    /** Those that it names. */
+    Set<UUID> accountIds() {
+      return Stream.concat(
+              Stream.of(fixedId, fromId, toId).filter(Objects::nonNull),
+              parts == null ? Stream.empty() : parts.stream().map(PartJson::accountId))
+          .collect(Collectors.toSet());
     }
 
     private @Nullable TaxChoice tax() {

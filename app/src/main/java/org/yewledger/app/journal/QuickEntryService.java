@@ -96,7 +96,7 @@ class QuickEntryService {
   @Transactional(readOnly = true)
   QuickReadJson read(QuickTypedJson typed) {
     Chart chart = charts.chart();
-    Earlier earlier = earlier(typed.payee(), chart);
+    Earlier earlier = earlier(typed.payee(), LOOKED_AT, chart);
     QuickEntry quick = quick(typed, earlier, chart);
     List<Posting> postings = List.of();
     QuickMissingJson missing = null;
@@ -136,7 +136,8 @@ class QuickEntryService {
   @Transactional
   @ForBookkeepers
   public UUID enter(QuickTypedJson typed) {
-    locks.shared(touched(quick(typed, charts.chart())));
+    locks.shared(
+        typed.namesAllAccounts() ? typed.accountIds() : touched(quick(typed, charts.chart())));
     // Somebody may have closed one of them until they were held.
     entries.forgetRead();
     Chart chart = charts.chart();
@@ -159,7 +160,8 @@ class QuickEntryService {
   }
 
   private QuickEntry quick(QuickTypedJson typed, Chart chart) {
-    return quick(typed, earlier(typed.payee(), chart), chart);
+    // Of earlier entries only the newest fills in what was left out.
+    return quick(typed, earlier(typed.payee(), 1, chart), chart);
   }
 
   private QuickEntry quick(QuickTypedJson typed, Earlier earlier, Chart chart) {
@@ -191,7 +193,7 @@ class QuickEntryService {
   }
 
   /** The newest entries with a payee, the newest first. Cost: by an index, however many it has. */
-  private List<EntryView> lastOf(String payee) {
+  private List<EntryView> lastOf(String payee, int most, Chart chart) {
     if (payee.isBlank()) {
       return List.of();
     }
@@ -207,18 +209,18 @@ class QuickEntryService {
                 """)
             .param("household", SignedIn.now().householdId())
             .param("name", payee.strip())
-            .param("most", LOOKED_AT)
+            .param("most", most)
             .query((row, no) -> Objects.requireNonNull(row.getObject(1, UUID.class)))
             .list();
-    EntryReader.EntryViews read = reader.byId(ids);
+    EntryReader.EntryViews read = reader.byId(ids, chart);
     return ids.stream().map(read::of).toList();
   }
 
   /** The newest entries with a payee, the newest first, and where their money went. */
   private record Earlier(List<EntryView> entries, List<LastEntry> places) {}
 
-  private Earlier earlier(String payee, Chart chart) {
-    List<EntryView> entries = lastOf(payee);
+  private Earlier earlier(String payee, int most, Chart chart) {
+    List<EntryView> entries = lastOf(payee, most, chart);
     if (entries.isEmpty()) {
       return new Earlier(List.of(), List.of());
     }
