@@ -12,6 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
+import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.AgreedThrough;
 import org.yewledger.app.chart.BookEntity;
@@ -40,6 +41,7 @@ class CloseService {
   private final ChartService charts;
   private final AccountLocks locks;
   private final AgreedThrough agreed;
+  private final AccountBalances balances;
   private final ClosedMonths months;
   private final HouseholdDays days;
   private final Acts acts;
@@ -50,6 +52,7 @@ class CloseService {
       ChartService charts,
       AccountLocks locks,
       AgreedThrough agreed,
+      AccountBalances balances,
       ClosedMonths months,
       HouseholdDays days,
       Acts acts,
@@ -58,6 +61,7 @@ class CloseService {
     this.charts = charts;
     this.locks = locks;
     this.agreed = agreed;
+    this.balances = balances;
     this.months = months;
     this.days = days;
     this.acts = acts;
@@ -69,14 +73,16 @@ class CloseService {
   @Transactional(readOnly = true)
   List<BookToCloseJson> books(YearMonth month, @Nullable UUID bookId) {
     Chart chart = charts.chart();
-    return chart.books(bookId).map(book -> book(chart, book, month)).toList();
+    Map<UUID, LocalDate> agreedThrough = agreed.byAccount();
+    return chart.books(bookId).map(book -> book(chart, book, month, agreedThrough)).toList();
   }
 
-  private BookToCloseJson book(Chart chart, BookEntity book, YearMonth month) {
+  private BookToCloseJson book(
+      Chart chart, BookEntity book, YearMonth month, Map<UUID, LocalDate> agreedThrough) {
     Optional<YearMonth> through = months.through(book.id());
     boolean closed = through.filter(last -> !last.isBefore(month)).isPresent();
     YearMonth from = firstOpen(book.id(), month);
-    CloseChecklist list = checklist(chart, book, month);
+    CloseChecklist list = checklist(chart, book, month, agreedThrough);
     return new BookToCloseJson(
         book.id(),
         book.name(),
@@ -87,11 +93,11 @@ class CloseService {
         closed ? months.entries(book.id(), month, month) : months.entries(book.id(), from, month),
         list.isReady(),
         list.checks().stream().map(c -> new CloseCheckJson(c.kind(), c.isMet(), c.open())).toList(),
-        accounts(chart, book.id(), month.atEndOfMonth()));
+        accounts(chart, book.id(), month.atEndOfMonth(), agreedThrough));
   }
 
-  private List<CloseAccountJson> accounts(Chart chart, UUID bookId, LocalDate last) {
-    Map<UUID, LocalDate> agreedThrough = agreed.byAccount();
+  private static List<CloseAccountJson> accounts(
+      Chart chart, UUID bookId, LocalDate last, Map<UUID, LocalDate> agreedThrough) {
     return chart
         .bankAccounts(bookId)
         .map(account ->
@@ -107,14 +113,14 @@ class CloseService {
     return new AccountThrough(account.name(), account.opensOn(), agreedThrough.get(account.id()));
   }
 
-  private CloseChecklist checklist(Chart chart, BookEntity book, YearMonth month) {
+  private CloseChecklist checklist(
+      Chart chart, BookEntity book, YearMonth month, Map<UUID, LocalDate> agreedThrough) {
     LocalDate last = month.atEndOfMonth();
-    Map<UUID, LocalDate> agreedThrough = agreed.byAccount();
     List<Account> accounts = chart.bankAccounts(book.id()).toList();
     Optional<Amount> suspense =
         chart
             .keptByCore(book.id(), AccountKind.SUSPENSE)
-            .map(account -> Amount.ofMinor(months.balance(account.id(), last), account.currency()));
+            .map(account -> balances.of(account, last).amount());
     return CloseChecklist.of(
         book.name(),
         month,
@@ -166,7 +172,7 @@ class CloseService {
       throw new Conflict(
           "month-closed-already", "%s is closed through %s already.".formatted(book.name(), month));
     }
-    checklist(chart, book, month).requireReady();
+    checklist(chart, book, month, agreed.byAccount()).requireReady();
     acts.begin(ActKind.CLOSE_MONTH, "Closed %s through %s".formatted(book.name(), month));
     months.close(bookId, firstOpen(bookId, month), month, clock.instant());
   }

@@ -3,7 +3,6 @@ package org.yewledger.app.journal;
 import java.sql.Date;
 import java.sql.Timestamp;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Optional;
@@ -56,18 +55,6 @@ public class ClosedMonths {
     return jdbc.sql(
             "select count(distinct entry_id) from posting where household_id = ? and book_id = ? and date between ? and ?")
         .params(SignedIn.now().householdId(), bookId, first.atDay(1), last.atEndOfMonth())
-        .query(Long.class)
-        .single();
-  }
-
-  /** What an account stands at on the evening of a day, in minor units. */
-  public long balance(UUID accountId, LocalDate on) {
-    return jdbc.sql(
-            """
-            select coalesce(sum(amount_minor), 0)::bigint from posting
-             where household_id = ? and account_id = ? and date <= ?\
-            """)
-        .params(SignedIn.now().householdId(), accountId, on)
         .query(Long.class)
         .single();
   }
