@@ -1748,6 +1748,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/statements/{id}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["comparison"];
+        put?: never;
+        post: operations["settle_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/statements/{id}/finish": {
         parameters: {
             query?: never;
@@ -2859,6 +2875,46 @@ export interface components {
              */
             closing: string;
         };
+        ComparedLineJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            lineId: string;
+            text: string;
+            /** Format: int32 */
+            version: number;
+        };
+        ComparedPostingJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId: string;
+            /** Format: int64 */
+            entryNo: number;
+            payee: string;
+            /** Format: uuid */
+            postingId: string;
+            ticked: boolean;
+        };
+        ComparisonJson: {
+            agreed: components["schemas"]["SidesJson"];
+            atBank: components["schemas"]["SidesJson"];
+            disagree: components["schemas"]["SidesJson"];
+            inBooks: components["schemas"]["SidesJson"];
+            matches: components["schemas"]["MatchJson"][];
+            onlyAtBank: components["schemas"]["OnlyAtBankJson"][];
+            same: components["schemas"]["SidesJson"];
+        };
         CompletionJson: {
             choices: components["schemas"]["ChoiceJson"][];
             /** Format: int32 */
@@ -3472,6 +3528,12 @@ export interface components {
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
         };
+        JoinJson: {
+            /** @enum {string} */
+            correct: "NOTHING" | "AMOUNT" | "DAY";
+            lines: components["schemas"]["SeenLineJson"][];
+            postingIds: string[];
+        };
         JournalColumnsJson: {
             columns: string[];
         };
@@ -3630,6 +3692,18 @@ export interface components {
         };
         MappingsJson: {
             accounts: components["schemas"]["MappingJson"][];
+        };
+        MatchJson: {
+            /** Format: int64 */
+            daysApart: number;
+            /** @enum {string} */
+            kind: "SAME" | "SEVERAL_POSTINGS" | "SEVERAL_LINES" | "AMOUNT_DISAGREES" | "DAY_DISAGREES";
+            lines: components["schemas"]["ComparedLineJson"][];
+            postings: components["schemas"]["ComparedPostingJson"][];
+            rivalled: boolean;
+            sharedWords: string[];
+            sides: components["schemas"]["SidesJson"];
+            sure: boolean;
         };
         MergeEntriesJson: {
             /** Format: uuid */
@@ -3799,6 +3873,10 @@ export interface components {
             undoes?: string;
             who: string;
             words: string;
+        };
+        OnlyAtBankJson: {
+            line: components["schemas"]["ComparedLineJson"];
+            proposal?: components["schemas"]["WouldBePostedJson"];
         };
         OpenEntryJson: {
             /**
@@ -4049,6 +4127,11 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+        };
+        PostProposedJson: {
+            accountIds: string[];
+            line: components["schemas"]["SeenLineJson"];
+            payee: string;
         };
         PostedJson: {
             entryNos: number[];
@@ -4442,6 +4525,12 @@ export interface components {
              */
             should?: string;
         };
+        SeenLineJson: {
+            /** Format: uuid */
+            lineId: string;
+            /** Format: int32 */
+            version: number;
+        };
         SelectedAmountJson: {
             /**
              * Format: decimal
@@ -4471,6 +4560,10 @@ export interface components {
         };
         SettleGapJson: {
             parts: components["schemas"]["SeenGapPartJson"][];
+        };
+        SettleLinesJson: {
+            join: components["schemas"]["JoinJson"][];
+            post: components["schemas"]["PostProposedJson"][];
         };
         SetupAccountJson: {
             /**
@@ -4608,6 +4701,25 @@ export interface components {
              */
             debit?: string;
             name: string;
+        };
+        SidesJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            apart: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            bank: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            books: string;
+            /** Format: int32 */
+            count: number;
         };
         SpanJson: {
             /** Format: int64 */
@@ -5205,6 +5317,12 @@ export interface components {
             /** Format: int32 */
             of?: number;
             proved?: boolean;
+        };
+        WouldBePostedJson: {
+            accountIds: string[];
+            payee: string;
+            sure: boolean;
+            to: string[];
         };
         WouldBookJson: {
             betweenBooks: string;
@@ -8439,6 +8557,52 @@ export interface operations {
                 content: {
                     "application/json": string;
                 };
+            };
+        };
+    };
+    comparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparisonJson"];
+                };
+            };
+        };
+    };
+    settle_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettleLinesJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -1,6 +1,7 @@
 package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.UUID;
 import java.util.function.BiFunction;
@@ -41,8 +42,8 @@ public class EntryCorrections {
   }
 
   /** Holds the accounts of entries that are corrected in the transaction, before anything else. */
-  public void hold(Collection<UUID> entryIds) {
-    locks.accountsOf(entryIds);
+  public void hold(Collection<UUID> entryIds, Collection<UUID> others) {
+    locks.accountsOf(entryIds, others);
   }
 
   /**
@@ -53,6 +54,16 @@ public class EntryCorrections {
    */
   public UUID amount(UUID postingId, Amount should) {
     return corrected(postingId, (entry, place) -> Correction.of(entry, place, should));
+  }
+
+  /**
+   * Gives the entry of a posting another day.
+   *
+   * @return the posting that takes its place
+   * @throws Refusal as the ledger does
+   */
+  public UUID day(UUID postingId, LocalDate should) {
+    return corrected(postingId, (entry, place) -> Correction.dated(entry, should));
   }
 
   /**

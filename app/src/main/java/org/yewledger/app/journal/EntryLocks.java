@@ -37,11 +37,6 @@ class EntryLocks {
     this.entries = entries;
   }
 
-  /** Holds the accounts of entries, so that the same can be booked there again. */
-  void accountsOf(Collection<UUID> entryIds) {
-    accountsOf(entryIds, Set.of());
-  }
-
   /** Holds an entry that is to be changed. */
   EntryEntity entry(UUID id, int version) {
     return entry(id, version, Set.of());
@@ -66,7 +61,7 @@ class EntryLocks {
    * @throws Conflict if one has changed since the person saw it
    */
   void entries(Collection<Seen> seen) {
-    accountsOf(seen.stream().map(Seen::id).toList());
+    accountsOf(seen.stream().map(Seen::id).toList(), Set.of());
     seen.stream().sorted(Comparator.comparing(Seen::id)).forEach(this::held);
   }
 
@@ -86,7 +81,12 @@ class EntryLocks {
         .getResultList();
   }
 
-  private void accountsOf(Collection<UUID> entryIds, Collection<UUID> others) {
+  /**
+   * Holds the accounts of entries, so that the same can be booked there again.
+   *
+   * @param others accounts that are held with them
+   */
+  void accountsOf(Collection<UUID> entryIds, Collection<UUID> others) {
     Set<UUID> all = new HashSet<>(others);
     entries.postingsOf(entryIds).forEach(posting -> all.add(posting.accountId()));
     accounts.shared(all);

@@ -54,7 +54,7 @@ class EntryService {
   @Transactional
   @ForBookkeepers
   public UUID again(UUID id, LocalDate on) {
-    locks.accountsOf(List.of(id));
+    locks.accountsOf(List.of(id), List.of());
     EntryView view = reader.find(id);
     acts.begin(ActKind.ENTER, "Copied no. %d, %s, to %s".formatted(view.no(), view.payee(), on));
     Ledger ledger = ledgers.ledger(charts.chart());

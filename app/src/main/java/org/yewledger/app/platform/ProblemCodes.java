@@ -151,6 +151,7 @@ final class ProblemCodes {
           "percent-too-fine",
           "posting-to-group",
           "posting-twice",
+          "proposal-changed",
           "query-too-long",
           "query-unclear",
           "rate-missing",

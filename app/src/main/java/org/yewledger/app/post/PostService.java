@@ -48,7 +48,7 @@ import org.yewledger.core.rules.LastingWords;
 @Service
 public class PostService {
   /** What posting has made, what stood in the books already, and which lines stay and why. */
-  public record Posted(List<Stored> made, List<EntryEntity> known, List<Stays.Stayed> stayed) {}
+  record Posted(List<Stored> made, List<EntryEntity> known, List<Stays.Stayed> stayed) {}
 
   private final ChartService charts;
   private final AccountLocks locks;
@@ -113,6 +113,18 @@ public class PostService {
       int twinPosting) {}
 
   /**
+   * Posts lines as one act, all or none.
+   *
+   * @throws Conflict if one of them is posted already
+   * @throws Refusal as for lines that may not stay
+   */
+  @Transactional
+  @ForBookkeepers
+  public void post(List<Accepted> accepted) {
+    post(accepted, Stays.none());
+  }
+
+  /**
    * Posts lines as one act.
    *
    * @param stays what becomes of those that cannot be posted
@@ -122,7 +134,7 @@ public class PostService {
    */
   @Transactional
   @ForBookkeepers
-  public Posted post(List<Accepted> accepted, Stays stays) {
+  Posted post(List<Accepted> accepted, Stays stays) {
     List<UUID> ids = idsOf(accepted);
     Found<BankLineEntity> lines = states.lines(ids);
     requireOnce(ids);

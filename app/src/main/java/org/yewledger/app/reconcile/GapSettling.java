@@ -59,7 +59,8 @@ class GapSettling {
         way.parts().stream()
             .flatMap(part -> part.items().stream())
             .map(GapSettling::entryOf)
-            .toList());
+            .toList(),
+        List.of());
     // Somebody may have changed it before it was held.
     way = way(statementId, seen);
     CurrencyUnit currency =

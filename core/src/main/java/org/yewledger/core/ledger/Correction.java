@@ -1,5 +1,6 @@
 package org.yewledger.core.ledger;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.yewledger.core.Refusal;
@@ -46,6 +47,12 @@ public final class Correction {
   /** The other way round: what came in goes out. */
   public static Draft turned(Entry entry) {
     return written(entry, i -> entry.postings().get(i).amount().negated());
+  }
+
+  /** On another day; what is worked out of the day, such as rates, is worked out anew. */
+  public static Draft dated(Entry entry, LocalDate should) {
+    Draft as = written(entry, i -> entry.postings().get(i).amount());
+    return new Draft(should, as.payee(), as.note(), as.lines(), as.marks());
   }
 
   private interface AmountAt {

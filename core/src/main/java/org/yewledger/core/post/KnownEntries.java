@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.match.Assignment;
+import org.yewledger.core.match.Pairs;
 import org.yewledger.core.rules.LastingWords;
 
 /**
@@ -18,7 +20,7 @@ import org.yewledger.core.rules.LastingWords;
  * <p>Cost: linear in lines and postings, times the few of one account and amount within a week;
  * what {@link Assignment} says for the pairs.
  */
-final class KnownEntries {
+public final class KnownEntries {
   /** Without a word in common, an equal amount may be a coincidence: a weekend is allowed. */
   private static final int DAYS_WITHOUT_WORDS = 3;
 
@@ -51,7 +53,7 @@ final class KnownEntries {
   }
 
   /** What each line is, by its place among the lines. */
-  static Map<Integer, Evidence.StandsInTheBooks> of(
+  public static Map<Integer, Evidence.StandsInTheBooks> of(
       List<WaitingLine> lines, List<OpenPosting> open) {
     return new KnownEntries(lines, open).pairs();
   }

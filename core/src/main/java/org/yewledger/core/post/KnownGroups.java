@@ -19,7 +19,7 @@ import org.yewledger.core.rules.LastingWords;
  *
  * <p>Cost: for each line or posting that is left, at most the sums of five of the ten nearest.
  */
-final class KnownGroups {
+public final class KnownGroups {
   private static final int MOST_TOGETHER = 5;
   private static final int NEAREST = 10;
 
@@ -53,7 +53,7 @@ final class KnownGroups {
    *
    * @param pairs those that are known already, with their entries
    */
-  static Map<Integer, Evidence> of(
+  public static Map<Integer, Evidence> of(
       List<WaitingLine> lines,
       List<OpenPosting> open,
       Map<Integer, Evidence.StandsInTheBooks> pairs) {

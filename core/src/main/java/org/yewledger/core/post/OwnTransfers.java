@@ -18,6 +18,7 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Posting;
+import org.yewledger.core.match.Pairs;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
 import org.yewledger.core.rules.LastingWords;

@@ -1,4 +1,4 @@
-package org.yewledger.core.post;
+package org.yewledger.core.match;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -14,9 +14,9 @@ import java.util.PriorityQueue;
  * <p>Cost: for each of the left side a search that stops at the nearest place that is free, so that
  * it is local where prices grow with distance, as those of days do.
  */
-final class Assignment {
+public final class Assignment {
   /** That the two may be paired, at a cost that is not below zero. */
-  record Edge(int left, int right, int cost) {}
+  public record Edge(int left, int right, int cost) {}
 
   private record Reached(long distance, int right) implements Comparable<Reached> {
     @Override
@@ -26,7 +26,7 @@ final class Assignment {
     }
   }
 
-  static final int ALONE = -1;
+  public static final int ALONE = -1;
   private static final int NOBODY = -1;
 
   private final List<List<Edge>> edges;
@@ -60,7 +60,7 @@ final class Assignment {
    * @param alone what it costs to leave one of the left side alone
    * @return for each of the left side its partner, or {@link #ALONE}
    */
-  static int[] cheapest(int lefts, int rights, List<Edge> edges, int alone) {
+  public static int[] cheapest(int lefts, int rights, List<Edge> edges, int alone) {
     var assignment = new Assignment(lefts, rights, edges, alone);
     for (int left = 0; left < lefts; left++) {
       assignment.place(left);

@@ -1,4 +1,4 @@
-package org.yewledger.core.post;
+package org.yewledger.core.match;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;

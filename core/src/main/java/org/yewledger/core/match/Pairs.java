@@ -1,11 +1,11 @@
-package org.yewledger.core.post;
+package org.yewledger.core.match;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
 /** The best pairs of two sides, and which of them are not the only good ones. */
-final class Pairs {
+public final class Pairs {
   /** Pairs whose costs differ by no more are as good as each other. */
   private static final int AS_GOOD = 3;
 
@@ -13,7 +13,7 @@ final class Pairs {
   private final int lefts;
   private final int rights;
 
-  Pairs(int lefts, int rights) {
+  public Pairs(int lefts, int rights) {
     this.lefts = lefts;
     this.rights = rights;
   }
@@ -22,11 +22,11 @@ final class Pairs {
    * What days between two cost. Twice as many cost more than twice as much, so that pairs in the
    * order of their days are cheaper than pairs across each other.
    */
-  static int apart(long days) {
+  public static int apart(long days) {
     return (int) (days * (days + 3));
   }
 
-  void mayBe(int left, int right, int cost) {
+  public void mayBe(int left, int right, int cost) {
     edges.add(new Assignment.Edge(left, right, cost));
   }
 
@@ -34,13 +34,13 @@ final class Pairs {
    * @param left its place on its side, {@code right} likewise
    * @param rivalled whether one that is left without a partner would do as well for either
    */
-  record Pair(int left, int right, boolean rivalled) {}
+  public record Pair(int left, int right, boolean rivalled) {}
 
   /**
    * @param alone what it costs to leave one of the left side without a partner: more than any pair,
    *     so that as many as possible find one
    */
-  List<Pair> best(int alone) {
+  public List<Pair> best(int alone) {
     int[] partner = Assignment.cheapest(lefts, rights, edges, alone);
     var holder = new int[rights];
     Arrays.fill(holder, Assignment.ALONE);

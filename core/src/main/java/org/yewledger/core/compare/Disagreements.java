@@ -1,0 +1,185 @@
+package org.yewledger.core.compare;
+
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.yewledger.core.compare.Match.Kind;
+import org.yewledger.core.gather.BankLine;
+import org.yewledger.core.match.Pairs;
+import org.yewledger.core.post.OpenPosting;
+import org.yewledger.core.post.WaitingLine;
+import org.yewledger.core.rules.LastingWords;
+
+/**
+ * Lines and postings that are likely one thing although amount or day are not the same: a slip in
+ * typing, a tip that was added, a cheque that was paid in late. All pairs together cost least.
+ *
+ * <p>Cost: linear in both sides, times the {@value #NEAREST} nearest of one amount or payee.
+ */
+final class Disagreements {
+  /** Amounts that are a slip of the hand apart are looked for so far. */
+  private static final int DAYS_OF_A_SLIP = 7;
+
+  /** Other amounts only where the days are as near as for a bill typed when it is paid. */
+  private static final int DAYS_OF_ANOTHER_AMOUNT = 3;
+
+  /** Another amount is up to so many percent more or less. */
+  private static final int OTHER_PERCENT = 25;
+
+  /** A cheque is paid in within half a year. */
+  private static final int DAYS_OF_A_CHEQUE = 183;
+
+  /** A month or two are typed for another. */
+  private static final int DAYS_TYPED_WRONG = 70;
+
+  private static final int NEAREST = 24;
+
+  // What pairs cost beside their days: the likelier one is cheaper, and any is better than none.
+  private static final int LATE = 5;
+  private static final int OTHER_DAY = 10;
+  private static final int SLIP = 10;
+  private static final int OTHER_AMOUNT = 30;
+  private static final int NO_WORDS = 40;
+  private static final int ALONE = 400;
+
+  private final List<WaitingLine> lines;
+  private final List<OpenPosting> postings;
+  private final List<Set<String>> words;
+  private final Map<Long, List<Integer>> byAmount = new HashMap<>();
+  private final Map<String, List<Integer>> byWord = new HashMap<>();
+  private final Map<Long, Kind> kinds = new HashMap<>();
+  private final Pairs pairs;
+
+  private Disagreements(List<WaitingLine> lines, List<OpenPosting> postings) {
+    this.lines = lines;
+    this.postings = postings.stream().sorted(Comparator.comparing(OpenPosting::date)).toList();
+    words = this.postings.stream().map(p -> LastingWords.telling(p.text())).toList();
+    pairs = new Pairs(lines.size(), postings.size());
+    for (int at = 0; at < this.postings.size(); at++) {
+      int place = at;
+      byAmount
+          .computeIfAbsent(this.postings.get(at).amountMinor(), a -> new ArrayList<>(2))
+          .add(at);
+      words
+          .get(at)
+          .forEach(word -> byWord.computeIfAbsent(word, w -> new ArrayList<>(2)).add(place));
+    }
+  }
+
+  static List<Match> of(List<WaitingLine> lines, List<OpenPosting> postings) {
+    return lines.isEmpty() || postings.isEmpty()
+        ? List.of()
+        : new Disagreements(lines, postings).matches();
+  }
+
+  private List<Match> matches() {
+    for (int place = 0; place < lines.size(); place++) {
+      Set<String> told = LastingWords.telling(lines.get(place).line());
+      offerAmount(place, told);
+      offerWords(place, told);
+    }
+    return pairs.best(ALONE).stream().map(this::match).toList();
+  }
+
+  private Match match(Pairs.Pair pair) {
+    WaitingLine line = lines.get(pair.left());
+    Set<String> shared = new LinkedHashSet<>(LastingWords.telling(line.line()));
+    shared.retainAll(words.get(pair.right()));
+    return new Match(
+        kinds.getOrDefault(key(pair.left(), pair.right()), Kind.SAME),
+        List.of(line),
+        List.of(postings.get(pair.right())),
+        List.copyOf(shared),
+        pair.rivalled());
+  }
+
+  /** The same amount on a day that is further away. */
+  private void offerAmount(int place, Set<String> told) {
+    BankLine line = lines.get(place).line();
+    for (int at : nearest(byAmount.getOrDefault(line.amountMinor(), List.of()), line)) {
+      long later = days(line, at);
+      boolean shares = words.get(at).stream().anyMatch(told::contains);
+      if (later <= 0 && -later <= DAYS_OF_A_CHEQUE) {
+        offer(place, at, Kind.SAME, LATE + (int) -later + (shares ? 0 : NO_WORDS));
+      } else if (later > 0 && later <= DAYS_TYPED_WRONG && shares) {
+        offer(place, at, Kind.DAY_DISAGREES, OTHER_DAY + (int) later);
+      }
+    }
+  }
+
+  /** Another amount with the same payee, near by. */
+  private void offerWords(int place, Set<String> told) {
+    BankLine line = lines.get(place).line();
+    Set<Integer> near = new HashSet<>();
+    told.forEach(word -> near.addAll(nearest(byWord.getOrDefault(word, List.of()), line)));
+    for (int at : near) {
+      long apart = Math.abs(days(line, at));
+      long typed = postings.get(at).amountMinor();
+      boolean sameWay = Long.signum(typed) == Long.signum(line.amountMinor());
+      boolean turned = typed == -line.amountMinor();
+      boolean slip = turned || (sameWay && TypingSlip.isBetween(line.amountMinor(), typed));
+      if (slip && apart <= DAYS_OF_A_SLIP) {
+        offer(place, at, Kind.AMOUNT_DISAGREES, SLIP + Pairs.apart(apart));
+      } else if (sameWay
+          && apart <= DAYS_OF_ANOTHER_AMOUNT
+          && isNear(line.amountMinor(), typed)
+          && isSamePayee(told, words.get(at))) {
+        offer(place, at, Kind.AMOUNT_DISAGREES, OTHER_AMOUNT + Pairs.apart(apart));
+      }
+    }
+  }
+
+  /** One word in common, such as WATER, does not make two payees one. */
+  private static boolean isSamePayee(Set<String> told, Set<String> typed) {
+    long shared = typed.stream().filter(told::contains).count();
+    return shared > 1 || (shared == 1 && typed.size() == 1);
+  }
+
+  private static boolean isNear(long one, long other) {
+    return one != other
+        && Math.abs(one - other)
+            <= Math.max(Math.abs(one), Math.abs(other)) / 100.0 * OTHER_PERCENT;
+  }
+
+  private void offer(int place, int at, Kind kind, int cost) {
+    pairs.mayBe(place, at, cost);
+    kinds.put(key(place, at), kind);
+  }
+
+  private long key(int place, int at) {
+    return (long) place * postings.size() + at;
+  }
+
+  /** How many days after the line the posting is; before it where that is below zero. */
+  private long days(BankLine line, int at) {
+    return ChronoUnit.DAYS.between(line.bookedOn(), postings.get(at).date());
+  }
+
+  /**
+   * Of places in the order of their days, those nearest to the line. Cost: the logarithm of their
+   * number, and {@value #NEAREST}.
+   */
+  private List<Integer> nearest(List<Integer> places, BankLine line) {
+    if (places.size() <= NEAREST) {
+      return places;
+    }
+    int low = 0;
+    int high = places.size();
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (days(line, places.get(middle)) < 0) {
+        low = middle + 1;
+      } else {
+        high = middle;
+      }
+    }
+    int first = Math.max(0, low - NEAREST / 2);
+    return places.subList(first, Math.min(places.size(), first + NEAREST));
+  }
+}
