@@ -9,22 +9,42 @@ import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
 import { QuickEntry } from '@/features/journal/QuickEntry'
 import { Button } from '@/parts/Button'
-import { counted, figure, isZero, longDay } from '@/parts/figures'
+import { figure, isZero, longDay } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { button, noteBox, textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Acts, Inspector, Leaf, LeafFoot, View } from '@/parts/View'
 import { CorrectStatement } from './CorrectStatement'
+import { PairChosen } from './PairChosen'
 import { Proof } from './Proof'
 import { ReopenStatement } from './ReopenStatement'
-import { SelectedPosting } from './SelectedPosting'
+import {
+  chosenSides,
+  groupsOf,
+  hasLines,
+  paperGroups,
+  postingsOf,
+  type SheetRow,
+  together,
+  type Way,
+  wayOf,
+} from './rows'
+import { SelectedRow } from './SelectedRow'
+import { SheetTable } from './SheetTable'
 import { TickAmount } from './TickAmount'
-import { TickTable, useTickLines } from './TickTable'
+import { useComparison } from './useComparison'
+import { useSheetRows } from './useSheetRows'
 import { useTicks } from './useTicks'
 import { WhatIsApart } from './WhatIsApart'
 
 type Sheet = Schemas['SheetJson']
+
+/** What a row moves at the bank, or in the books where the bank has it not. */
+function amountOf(row: SheetRow): string {
+  if ('posting' in row) return row.posting.amount
+  return 'match' in row ? row.match.sides.bank : row.only.line.amount
+}
 
 const LABELS = { line: 'Selected line', correcting: 'Correct the statement', apart: 'What may be apart' }
 
@@ -50,12 +70,14 @@ function SheetPage({ stored }: { stored: Sheet }) {
   const [reopening, setReopening] = useState(false)
   const isApart = !sheet.finished && !isZero(sheet.difference)
   const amount = useRef<HTMLInputElement>(null)
-  const lines = useTickLines(sheet)
-  const { selection } = lines
+  const compares = hasLines(sheet)
+  const { comparison, settle } = useComparison(sheet, compares)
+  const rows = useSheetRows(!compares ? paperGroups(sheet) : comparison.data ? groupsOf(sheet, comparison.data) : [])
+  const { selection, selected } = rows
   const atBank = sheet.postings.filter((p) => p.bankText !== undefined)
-  const posting = sheet.postings.find((p) => p.postingId === selection.selected)
-  const chosen = sheet.postings.filter((p) => selection.chosen.has(p.postingId))
-  const several = selection.chosen.size > 1
+  const several = rows.chosen.length > 1
+  const chosen = rows.chosen.flatMap(postingsOf)
+  const toPair = several && compares ? chosenSides(rows.chosen) : undefined
 
   async function run(work: Promise<{ data?: Sheet }>): Promise<boolean> {
     try {
@@ -69,6 +91,11 @@ function SheetPage({ stored }: { stored: Sheet }) {
     }
   }
   const path = { id: sheet.id }
+  function settleRows(of: SheetRow[]) {
+    const ways = of.map(wayOf).filter((way): way is Way => way !== undefined)
+    if (ways.length > 0) settle(together(ways))
+    else if (of.some((row) => 'only' in row)) navigate(`/post${search}`)
+  }
   function tickAllAtBank() {
     const open = atBank.filter((p) => !p.ticked)
     tick(
@@ -116,6 +143,19 @@ function SheetPage({ stored }: { stored: Sheet }) {
         if (!several) selection.move(1)
       },
     },
+    ...(compares
+      ? [
+          {
+            keys: ['Enter'],
+            id: 'settle',
+            label: several ? 'Settle these lines' : ((selected && wayOf(selected)?.label) ?? 'Settle the line'),
+            changes: true,
+            strip: 'settle it',
+            onRow: true,
+            run: () => settleRows(rows.chosen),
+          },
+        ]
+      : []),
     {
       keys: ['a'],
       label: 'Tick all that the bank shows',
@@ -145,9 +185,9 @@ function SheetPage({ stored }: { stored: Sheet }) {
     ...(sheet.finished ? ofAgreed : ofOpen),
     {
       keys: ['h'],
-      label: lines.hides ? 'Show what is ticked' : 'Hide what is ticked',
-      strip: lines.hides ? 'show ticked' : 'hide ticked',
-      run: lines.hide,
+      label: rows.hides ? 'Show what is ticked' : 'Hide what is ticked',
+      strip: rows.hides ? 'show ticked' : 'hide ticked',
+      run: rows.hide,
     },
     {
       keys: ['l'],
@@ -177,10 +217,26 @@ function SheetPage({ stored }: { stored: Sheet }) {
           </Nothing>
         ) : (
           <Scroll grid label="The statement">
-            <TickTable sheet={sheet} lines={lines} onTick={tick} />
+            {compares && !comparison.data ? (
+              comparison.error ? (
+                <Failed error={comparison.error} retry={comparison.refetch} />
+              ) : (
+                <Loading what="what both sides have" />
+              )
+            ) : (
+              <SheetTable sheet={sheet} rows={rows} onTick={tick} onSettle={(row) => settleRows([row])} />
+            )}
           </Scroll>
         )}
-        <ChosenSum what="line" amounts={chosen.map((p) => ({ amount: p.amount, currency: sheet.currency }))} />
+        {toPair ? (
+          <PairChosen sides={toPair} currency={sheet.currency} onPair={(way) => settle(way.settle)} />
+        ) : (
+          <ChosenSum
+            what="line"
+            count={rows.chosen.length}
+            amounts={rows.chosen.map((row) => ({ amount: amountOf(row), currency: sheet.currency }))}
+          />
+        )}
         <LeafFoot>
           {sheet.finished ? (
             <>
@@ -249,17 +305,7 @@ function SheetPage({ stored }: { stored: Sheet }) {
                 )}
               </p>
             )}
-            {posting && <SelectedPosting posting={posting} />}
-            {!sheet.finished && sheet.unposted.length > 0 && (
-              <p className={noteBox({ className: 'mt-3' })}>
-                {counted(sheet.unposted.length, 'line')} of the bank {sheet.unposted.length === 1 ? 'is' : 'are'} not
-                posted yet and {sheet.unposted.length === 1 ? 'makes' : 'make'}{' '}
-                <b className="text-heartwood">{figure(sheet.unpostedSum)}</b>.{' '}
-                <Link className={textLink()} to={`/post${search}`}>
-                  Post them
-                </Link>
-              </p>
-            )}
+            {selected && <SelectedRow row={selected} />}
             {!sheet.finished && (
               <Acts>
                 {isApart && (

@@ -73,7 +73,15 @@ export function Grid<T>({
   const { chosen } = selection
   const nowAt = items.findIndex((item) => item.key === selection.selected)
   const shown = useWindow(body, items, nowAt, size === 'line' ? LINE : 26)
-  useFollow(body, selection.selected, () => nowAt >= 0 && shown.scrollTo(nowAt))
+  const wasAt = useRef(-1)
+  useFollow(body, selection.selected, () => {
+    if (nowAt < 0) return
+    // Who comes from below, or begins, sees the band over the row too: it says what the row is one of.
+    const above = items[nowAt - 1]
+    const under = (wasAt.current < 0 || nowAt < wasAt.current) && above !== undefined && 'band' in above
+    shown.scrollTo(under ? nowAt - 1 : nowAt)
+    wasAt.current = nowAt
+  })
   const last = shown.rows.reduce((most, at) => ('index' in at && at.index !== nowAt ? at.index : most), 0)
   useEffect(() => {
     if (last > items.length - 20) onEnd?.()

@@ -87,7 +87,8 @@ public class CompareTest extends AppTest {
 
     again(h, "undo");
     assertEquals(comparison(h, statement).at("/matches/0/kind").asString(), kind);
-    assertEquals(comparison(h, statement).at("/matches/0/postings") + "", match.path("postings") + "");
+    assertEquals(
+        comparison(h, statement).at("/matches/0/postings") + "", match.path("postings") + "");
     // Taken back and done again it ends where it was.
     again(h, "redo");
     assertEquals(sheet(h, statement).at("/postings/0").toString(), posting.toString());
@@ -98,9 +99,7 @@ public class CompareTest extends AppTest {
     JsonNode comparison = comparison(h, statement);
     var sum = BigDecimal.ZERO;
     for (String group : new String[] {"agreed", "disagree", "same", "atBank", "inBooks"}) {
-      sum =
-          sum.add(
-              new BigDecimal(comparison.path(group).path("apart").asString()));
+      sum = sum.add(new BigDecimal(comparison.path(group).path("apart").asString()));
     }
     assertEquals(
         sum.toPlainString(), sheet(h, statement).path("difference").asString(), "" + comparison);
@@ -155,7 +154,9 @@ public class CompareTest extends AppTest {
     requireItAddsUp(h, statement);
     // A second window that still shows it posts nothing twice.
     assertEquals(h.api().post(statement + "/comparison", asSeen).problem(), "proposal-changed");
-    assertEquals(h.api().post(statement + "/comparison", "{\"join\":[],\"post\":[]}").problem(), "not-answered");
+    assertEquals(
+        h.api().post(statement + "/comparison", "{\"join\":[],\"post\":[]}").problem(),
+        "not-answered");
   }
 
   @Test

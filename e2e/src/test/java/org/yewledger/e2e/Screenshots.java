@@ -39,7 +39,7 @@ public class Screenshots extends BrowserTest {
     open(page, "/reconcile");
     row("Harbour Current").click();
     page.keyboard().press("Enter");
-    assertThat(page.getByText("Only at the bank")).isVisible();
+    assertThat(page.getByText("Only on the statement")).isVisible();
     page.keyboard().press("a");
     assertThat(page.getByText("still apart")).isVisible();
     page.keyboard().press("w");

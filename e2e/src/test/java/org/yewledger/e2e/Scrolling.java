@@ -53,7 +53,7 @@ public class Scrolling extends BrowserTest {
     open(page, "/reconcile");
     rows(page, "Harbour Savings").click();
     page.keyboard().press("Enter");
-    rows(page, "Only at the bank").waitFor();
+    rows(page, "Only on the statement").waitFor();
     scroll(page, "five-thousand-rows");
   }
 

@@ -30,14 +30,15 @@ public class TickingTest extends BrowserTest {
     page.keyboard().press("Enter");
     Locator ticked = page.getByText(Pattern.compile("^\\d+ of \\d+ lines ticked"));
     assertThat(ticked).containsText("0 of");
+    rows(page, "Pair with").first().waitFor();
 
-    page.keyboard().press("End");
+    page.keyboard().press("Home");
     for (String seen : List.of("1 of", "0 of", "1 of", "0 of")) {
       page.waitForResponse(
           answer -> answer.url().endsWith("/ticks"), () -> page.keyboard().press("Space"));
       page.waitForTimeout(60);
       assertTrue(ticked.textContent().startsWith(seen), ticked.textContent());
-      page.keyboard().press("End");
+      page.keyboard().press("Home");
     }
     assertEquals(complaints(), List.of());
   }
@@ -93,7 +94,7 @@ public class TickingTest extends BrowserTest {
     rows(page, "Quillon Card").click();
     page.keyboard().press("Enter");
     Locator rows = rows(page, "Tansy & Thread no.");
-    assertThat(rows).hasCount(3);
+    assertThat(rows).hasCount(2);
     page.keyboard().press("t");
     page.keyboard().type("78.40");
     page.keyboard().press("Enter");
@@ -104,14 +105,14 @@ public class TickingTest extends BrowserTest {
     assertThat(page.getByLabel("Tick by amount")).hasValue("1.11");
     page.keyboard().press("Escape");
     page.keyboard().press("h");
-    assertThat(rows).hasCount(2);
+    assertThat(rows).hasCount(1);
 
     page.keyboard().press("w");
     Locator reasons = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Reasons"));
     assertThat(reasons).containsText("left unexplained");
     assertThat(reasons).containsText("these 15 up to that day");
     page.keyboard().press("h");
-    assertThat(rows).hasCount(3);
+    assertThat(rows).hasCount(2);
     page.keyboard().press("Control+z");
     assertEquals(complaints(), List.of());
   }

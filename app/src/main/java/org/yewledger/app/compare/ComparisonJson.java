@@ -31,8 +31,8 @@ record ComparisonJson(
     SidesJson inBooks) {
 
   /**
-   * What both sides come to. What is apart is the bank's less what is ticked of the books'; over all
-   * groups that is what the statement and its ticked postings are apart.
+   * What both sides come to. What is apart is the bank's less what is ticked of the books'; over
+   * all groups that is what the statement and its ticked postings are apart.
    *
    * @param books what the postings come to, ticked or not
    */

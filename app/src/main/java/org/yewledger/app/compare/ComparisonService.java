@@ -84,9 +84,7 @@ class ComparisonService {
     List<Written> postings = written(match.postings(), beside);
     return new MatchJson(
         match.kind(),
-        match.lines().stream()
-            .map(line -> line(waiting(beside, line), beside.account()))
-            .toList(),
+        match.lines().stream().map(line -> line(waiting(beside, line), beside.account())).toList(),
         postings.stream().map(posting -> posting(posting, beside.account())).toList(),
         sides(match.lines(), postings, beside.account()),
         match.sharedWords(),
@@ -149,8 +147,7 @@ class ComparisonService {
     return new SidesJson(matches.size(), all.bank(), all.books(), all.apart());
   }
 
-  private static SidesJson sides(
-      List<WaitingLine> lines, List<Written> postings, Account account) {
+  private static SidesJson sides(List<WaitingLine> lines, List<Written> postings, Account account) {
     long bank = lines.stream().mapToLong(line -> line.line().amountMinor()).sum();
     return sides(Math.max(lines.size(), postings.size()), bank, postings, account);
   }
@@ -158,8 +155,7 @@ class ComparisonService {
   private static SidesJson sides(
       int count, long bankMinor, Collection<Written> postings, Account account) {
     long books = postings.stream().mapToLong(Written::amountMinor).sum();
-    long ticked =
-        postings.stream().filter(Written::ticked).mapToLong(Written::amountMinor).sum();
+    long ticked = postings.stream().filter(Written::ticked).mapToLong(Written::amountMinor).sum();
     return new SidesJson(
         count,
         Amount.ofMinor(bankMinor, account.currency()).decimal(),

@@ -77,8 +77,8 @@ class LineSettling {
    * ticks all of it for the statement.
    *
    * @throws Conflict {@code proposal-changed}; those of posting and of ticking
-   * @throws Refusal {@code not-answered} where an amount or a day of several is to be put right; what
-   *     posting, ticking and changing entries are refused for
+   * @throws Refusal {@code not-answered} where an amount or a day of several is to be put right;
+   *     what posting, ticking and changing entries are refused for
    */
   @Transactional
   @ForBookkeepers

@@ -69,31 +69,32 @@ public record Comparison(
     Map<UUID, WaitingLine> byId = new HashMap<>();
     lines.forEach(line -> byId.put(line.id(), line));
     Set<UUID> inParts = new HashSet<>();
-    KnownGroups.of(lines, postings, pairs).forEach((place, evidence) -> {
-      switch (evidence) {
-        case StandsInSeveral several ->
-            matches.add(
-                new Match(
-                    Kind.SEVERAL_POSTINGS,
-                    List.of(lines.get(place)),
-                    several.postings(),
-                    several.sharedWords(),
-                    several.rivalled()));
-        case PartOfAnEntry part when inParts.add(part.posting().id()) ->
-            matches.add(
-                new Match(
-                    Kind.SEVERAL_LINES,
-                    part.lineIds().stream()
-                        .map(id -> Objects.requireNonNull(byId.get(id)))
-                        .toList(),
-                    List.of(part.posting()),
-                    List.of(),
-                    part.rivalled()));
-        default -> {
-          // Told with the first line of the posting.
-        }
-      }
-    });
+    KnownGroups.of(lines, postings, pairs)
+        .forEach((place, evidence) -> {
+          switch (evidence) {
+            case StandsInSeveral several ->
+                matches.add(
+                    new Match(
+                        Kind.SEVERAL_POSTINGS,
+                        List.of(lines.get(place)),
+                        several.postings(),
+                        several.sharedWords(),
+                        several.rivalled()));
+            case PartOfAnEntry part when inParts.add(part.posting().id()) ->
+                matches.add(
+                    new Match(
+                        Kind.SEVERAL_LINES,
+                        part.lineIds().stream()
+                            .map(id -> Objects.requireNonNull(byId.get(id)))
+                            .toList(),
+                        List.of(part.posting()),
+                        List.of(),
+                        part.rivalled()));
+            default -> {
+              // Told with the first line of the posting.
+            }
+          }
+        });
     return matches;
   }
 

@@ -25,7 +25,8 @@ final class TypingSlip {
 
   private static boolean isOneEdit(String one, String other) {
     int same = 0;
-    while (same < Math.min(one.length(), other.length()) && one.charAt(same) == other.charAt(same)) {
+    while (same < Math.min(one.length(), other.length())
+        && one.charAt(same) == other.charAt(same)) {
       same++;
     }
     String a = one.substring(same);

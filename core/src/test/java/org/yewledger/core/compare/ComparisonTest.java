@@ -111,7 +111,8 @@ public class ComparisonTest {
             line(1, day, -45_00, "PINFOLD SCHOOL"),
             line(2, day.minusDays(2), -54_00, "PINFOLD SCHOOL"));
     List<OpenPosting> postings =
-        List.of(posting(1, day, -54_00, "Pinfold School"), posting(2, day, -4_50, "Pinfold School"));
+        List.of(
+            posting(1, day, -54_00, "Pinfold School"), posting(2, day, -4_50, "Pinfold School"));
     Comparison comparison = Comparison.of(lines, postings, END);
     Map<Kind, List<OpenPosting>> byKind = new EnumMap<>(Kind.class);
     comparison.matches().forEach(match -> byKind.put(match.kind(), match.postings()));

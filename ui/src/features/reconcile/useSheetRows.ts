@@ -1,0 +1,43 @@
+import { useState } from 'react'
+import { useSelection } from '@/parts/useSelection'
+import { type Group, type GroupName, postingsOf, type SheetRow } from './rows'
+
+function isTicked(row: SheetRow): boolean {
+  const postings = postingsOf(row)
+  return postings.length > 0 && postings.every((p) => p.ticked)
+}
+
+/** The groups of a sheet as far as they are not folded or hidden, and which of their rows are selected. */
+export function useSheetRows(all: Group[]) {
+  const [flipped, setFlipped] = useState<ReadonlySet<GroupName>>(new Set())
+  const [hides, setHides] = useState(false)
+  const groups = all.map((group) => ({
+    ...group,
+    rows: hides ? group.rows.filter((row) => !isTicked(row)) : group.rows,
+  }))
+  const hasWork = all.some((group) => group.name !== 'agreed')
+  // What is agreed is out of the way as long as there is anything else.
+  const isOpen = (name: GroupName) => flipped.has(name) === (name === 'agreed' && hasWork)
+  const shown = groups.flatMap((group) => (isOpen(group.name) ? group.rows : []))
+  const selection = useSelection(
+    shown.map((row) => row.key),
+    'line',
+  )
+  function fold(name: GroupName) {
+    setFlipped((old) => {
+      const next = new Set(old)
+      if (!next.delete(name)) next.add(name)
+      return next
+    })
+  }
+  return {
+    groups,
+    isOpen,
+    fold,
+    selection,
+    selected: shown.find((row) => row.key === selection.selected),
+    chosen: shown.filter((row) => selection.chosen.has(row.key)),
+    hides,
+    hide: () => setHides(!hides),
+  }
+}
