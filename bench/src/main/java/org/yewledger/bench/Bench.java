@@ -10,25 +10,18 @@ public final class Bench {
   }
 
   private static final Map<String, Benchmark> ALL =
-      Map.of(
-          "chart",
-          ChartBench::run,
-          "import",
-          ImportBench::run,
-          "camt",
-          CamtBench::run,
-          "years",
-          YearsBench::run,
-          "post",
-          PostBench::run,
-          "journal",
-          JournalBench::run,
-          "load",
-          LoadBench::run,
-          "match",
-          MatchBench::run,
-          "rules",
-          RulesBench::run);
+      Map.ofEntries(
+          Map.entry("chart", ChartBench::run),
+          Map.entry("compare", CompareBench::run),
+          Map.entry("import", ImportBench::run),
+          Map.entry("camt", CamtBench::run),
+          Map.entry("years", YearsBench::run),
+          Map.entry("post", PostBench::run),
+          Map.entry("journal", JournalBench::run),
+          Map.entry("load", LoadBench::run),
+          Map.entry("match", MatchBench::run),
+          Map.entry("reconcile", ReconcileBench::run),
+          Map.entry("rules", RulesBench::run));
 
   private Bench() {}
 

@@ -18,6 +18,7 @@ import org.yewledger.core.post.KnownEntries;
 import org.yewledger.core.post.KnownGroups;
 import org.yewledger.core.post.OpenPosting;
 import org.yewledger.core.post.WaitingLine;
+import org.yewledger.core.rules.TellingWords;
 
 /**
  * An account's two ledgers held against each other, as far as they are not joined yet: what is the
@@ -46,8 +47,9 @@ public record Comparison(
   public static Comparison of(
       List<WaitingLine> lines, List<OpenPosting> postings, LocalDate through) {
     List<OpenPosting> until = postings.stream().filter(p -> !p.date().isAfter(through)).toList();
-    var matches = new ArrayList<>(known(lines, until));
-    matches.addAll(Disagreements.of(left(lines, matches), leftOf(postings, matches)));
+    var words = new TellingWords();
+    var matches = new ArrayList<>(known(lines, until, words));
+    matches.addAll(Disagreements.of(left(lines, matches), leftOf(postings, matches), words));
     matches.sort(
         Comparator.comparing((Match match) -> match.lines().getFirst().line().bookedOn())
             .thenComparing(match -> match.lines().getFirst().id()));
@@ -55,8 +57,9 @@ public record Comparison(
   }
 
   /** What is the same on both sides, as posting would find it. */
-  private static List<Match> known(List<WaitingLine> lines, List<OpenPosting> postings) {
-    Map<Integer, Evidence.StandsInTheBooks> pairs = KnownEntries.of(lines, postings);
+  private static List<Match> known(
+      List<WaitingLine> lines, List<OpenPosting> postings, TellingWords words) {
+    Map<Integer, Evidence.StandsInTheBooks> pairs = KnownEntries.of(lines, postings, words);
     var matches = new ArrayList<Match>();
     pairs.forEach((place, pair) ->
         matches.add(
@@ -69,7 +72,7 @@ public record Comparison(
     Map<UUID, WaitingLine> byId = new HashMap<>();
     lines.forEach(line -> byId.put(line.id(), line));
     Set<UUID> inParts = new HashSet<>();
-    KnownGroups.of(lines, postings, pairs)
+    KnownGroups.of(lines, postings, pairs, words)
         .forEach((place, evidence) -> {
           switch (evidence) {
             case StandsInSeveral several ->

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -14,7 +13,7 @@ import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.match.Pairs;
 import org.yewledger.core.post.OpenPosting;
 import org.yewledger.core.post.WaitingLine;
-import org.yewledger.core.rules.LastingWords;
+import org.yewledger.core.rules.TellingWords;
 
 /**
  * Lines and postings that are likely one thing although amount or day are not the same: a slip in
@@ -50,16 +49,16 @@ final class Disagreements {
 
   private final List<WaitingLine> lines;
   private final List<OpenPosting> postings;
-  private final List<Set<String>> words;
+  private final TellingWords words;
   private final Map<Long, List<Integer>> byAmount = new HashMap<>();
   private final Map<String, List<Integer>> byWord = new HashMap<>();
   private final Map<Long, Kind> kinds = new HashMap<>();
   private final Pairs pairs;
 
-  private Disagreements(List<WaitingLine> lines, List<OpenPosting> postings) {
+  private Disagreements(List<WaitingLine> lines, List<OpenPosting> postings, TellingWords words) {
     this.lines = lines;
     this.postings = postings.stream().sorted(Comparator.comparing(OpenPosting::date)).toList();
-    words = this.postings.stream().map(p -> LastingWords.telling(p.text())).toList();
+    this.words = words;
     pairs = new Pairs(lines.size(), postings.size());
     for (int at = 0; at < this.postings.size(); at++) {
       int place = at;
@@ -67,44 +66,41 @@ final class Disagreements {
           .computeIfAbsent(this.postings.get(at).amountMinor(), a -> new ArrayList<>(2))
           .add(at);
       words
-          .get(at)
+          .of(this.postings.get(at).text())
           .forEach(word -> byWord.computeIfAbsent(word, w -> new ArrayList<>(2)).add(place));
     }
   }
 
-  static List<Match> of(List<WaitingLine> lines, List<OpenPosting> postings) {
+  static List<Match> of(List<WaitingLine> lines, List<OpenPosting> postings, TellingWords words) {
     return lines.isEmpty() || postings.isEmpty()
         ? List.of()
-        : new Disagreements(lines, postings).matches();
+        : new Disagreements(lines, postings, words).matches();
   }
 
   private List<Match> matches() {
     for (int place = 0; place < lines.size(); place++) {
-      Set<String> told = LastingWords.telling(lines.get(place).line());
-      offerAmount(place, told);
-      offerWords(place, told);
+      offerAmount(place);
+      offerWords(place);
     }
     return pairs.best(ALONE).stream().map(this::match).toList();
   }
 
   private Match match(Pairs.Pair pair) {
     WaitingLine line = lines.get(pair.left());
-    Set<String> shared = new LinkedHashSet<>(LastingWords.telling(line.line()));
-    shared.retainAll(words.get(pair.right()));
     return new Match(
         kinds.getOrDefault(key(pair.left(), pair.right()), Kind.SAME),
         List.of(line),
         List.of(postings.get(pair.right())),
-        List.copyOf(shared),
+        words.shared(line.line(), postings.get(pair.right()).text()),
         pair.rivalled());
   }
 
   /** The same amount on a day that is further away. */
-  private void offerAmount(int place, Set<String> told) {
+  private void offerAmount(int place) {
     BankLine line = lines.get(place).line();
     for (int at : nearest(byAmount.getOrDefault(line.amountMinor(), List.of()), line)) {
       long later = days(line, at);
-      boolean shares = words.get(at).stream().anyMatch(told::contains);
+      boolean shares = words.isShared(line, postings.get(at).text());
       if (later <= 0 && -later <= DAYS_OF_A_CHEQUE) {
         offer(place, at, Kind.SAME, LATE + (int) -later + (shares ? 0 : NO_WORDS));
       } else if (later > 0 && later <= DAYS_TYPED_WRONG && shares) {
@@ -114,10 +110,12 @@ final class Disagreements {
   }
 
   /** Another amount with the same payee, near by. */
-  private void offerWords(int place, Set<String> told) {
+  private void offerWords(int place) {
     BankLine line = lines.get(place).line();
     Set<Integer> near = new HashSet<>();
-    told.forEach(word -> near.addAll(nearest(byWord.getOrDefault(word, List.of()), line)));
+    words
+        .of(line)
+        .forEach(word -> near.addAll(nearest(byWord.getOrDefault(word, List.of()), line)));
     for (int at : near) {
       long apart = Math.abs(days(line, at));
       long typed = postings.get(at).amountMinor();
@@ -129,16 +127,17 @@ final class Disagreements {
       } else if (sameWay
           && apart <= DAYS_OF_ANOTHER_AMOUNT
           && isNear(line.amountMinor(), typed)
-          && isSamePayee(told, words.get(at))) {
+          && isSamePayee(line, at)) {
         offer(place, at, Kind.AMOUNT_DISAGREES, OTHER_AMOUNT + Pairs.apart(apart));
       }
     }
   }
 
   /** One word in common, such as WATER, does not make two payees one. */
-  private static boolean isSamePayee(Set<String> told, Set<String> typed) {
-    long shared = typed.stream().filter(told::contains).count();
-    return shared > 1 || (shared == 1 && typed.size() == 1);
+  private boolean isSamePayee(BankLine line, int at) {
+    String typed = postings.get(at).text();
+    int shared = words.shared(line, typed).size();
+    return shared > 1 || (shared == 1 && words.of(typed).size() == 1);
   }
 
   private static boolean isNear(long one, long other) {

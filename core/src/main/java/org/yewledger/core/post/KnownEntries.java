@@ -3,15 +3,13 @@ package org.yewledger.core.post;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.match.Assignment;
 import org.yewledger.core.match.Pairs;
-import org.yewledger.core.rules.LastingWords;
+import org.yewledger.core.rules.TellingWords;
 
 /**
  * Which waiting lines stand in the books already: the best pairs of all lines and all open postings
@@ -38,9 +36,10 @@ public final class KnownEntries {
   private final List<WaitingLine> lines;
   private final List<OpenPosting> open;
   private final Map<OnAccount, List<At>> byAmount = new HashMap<>();
-  private final Map<Integer, Set<String>> wordsOfPostings = new HashMap<>();
+  private final TellingWords words;
 
-  private KnownEntries(List<WaitingLine> lines, List<OpenPosting> open) {
+  private KnownEntries(List<WaitingLine> lines, List<OpenPosting> open, TellingWords words) {
+    this.words = words;
     this.lines = lines;
     this.open = open;
     for (int place = 0; place < open.size(); place++) {
@@ -52,10 +51,14 @@ public final class KnownEntries {
     }
   }
 
-  /** What each line is, by its place among the lines. */
+  /**
+   * What each line is, by its place among the lines.
+   *
+   * @param words of the same lines and postings
+   */
   public static Map<Integer, Evidence.StandsInTheBooks> of(
-      List<WaitingLine> lines, List<OpenPosting> open) {
-    return new KnownEntries(lines, open).pairs();
+      List<WaitingLine> lines, List<OpenPosting> open, TellingWords words) {
+    return new KnownEntries(lines, open, words).pairs();
   }
 
   private Map<Integer, Evidence.StandsInTheBooks> pairs() {
@@ -72,22 +75,22 @@ public final class KnownEntries {
     for (Pairs.Pair pair : pairs.best(ALONE)) {
       OpenPosting posting = open.get(pair.right());
       BankLine line = lines.get(pair.left()).line();
-      Set<String> shared = new LinkedHashSet<>(LastingWords.telling(line));
-      shared.retainAll(words(pair.right()));
       known.put(
           pair.left(),
           new Evidence.StandsInTheBooks(
-              posting, posting.daysFrom(line), List.copyOf(shared), pair.rivalled()));
+              posting,
+              posting.daysFrom(line),
+              words.shared(line, posting.text()),
+              pair.rivalled()));
     }
     return known;
   }
 
   private void offer(int place, BankLine line, List<At> candidates, Pairs pairs) {
-    Set<String> words = LastingWords.telling(line);
     nearest(line, candidates)
         .forEach(at -> {
           long days = at.posting().daysFrom(line);
-          boolean shares = words(at.place()).stream().anyMatch(words::contains);
+          boolean shares = words.isShared(line, at.posting().text());
           boolean may = shares || at.posting().awaited() || days <= DAYS_WITHOUT_WORDS;
           if (may) {
             int unlike = shares ? 0 : at.posting().awaited() ? AWAITED : NO_WORDS;
@@ -107,9 +110,5 @@ public final class KnownEntries {
             .sorted(Comparator.comparingLong(at -> at.posting().daysFrom(line)))
             .limit(NEAREST)
             .toList();
-  }
-
-  private Set<String> words(int place) {
-    return wordsOfPostings.computeIfAbsent(place, p -> LastingWords.telling(open.get(p).text()));
   }
 }

@@ -11,7 +11,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
-import org.yewledger.core.rules.LastingWords;
+import org.yewledger.core.rules.TellingWords;
 
 /**
  * Lines that are several entries together, as a deposit of three cheques, and entries that come as
@@ -23,6 +23,9 @@ public final class KnownGroups {
   private static final int MOST_TOGETHER = 5;
   private static final int NEAREST = 10;
 
+  /** So many lines that may be a part of a posting are asked whether they name its payee. */
+  private static final int MOST_LOOKED_AT = 200;
+
   /** Places whose amounts add up to what is looked for, and whether others do as well. */
   private record Found(List<Integer> places, boolean rivalled) {}
 
@@ -31,11 +34,14 @@ public final class KnownGroups {
   private final Set<Integer> lineTaken;
   private final Set<Integer> postingTaken = new HashSet<>();
   private final Map<Integer, Evidence> known = new HashMap<>();
+  private final TellingWords words;
 
   private KnownGroups(
       List<WaitingLine> lines,
       List<OpenPosting> open,
-      Map<Integer, Evidence.StandsInTheBooks> pairs) {
+      Map<Integer, Evidence.StandsInTheBooks> pairs,
+      TellingWords words) {
+    this.words = words;
     this.lines = lines;
     this.open = open;
     lineTaken = new HashSet<>(pairs.keySet());
@@ -56,11 +62,12 @@ public final class KnownGroups {
   public static Map<Integer, Evidence> of(
       List<WaitingLine> lines,
       List<OpenPosting> open,
-      Map<Integer, Evidence.StandsInTheBooks> pairs) {
+      Map<Integer, Evidence.StandsInTheBooks> pairs,
+      TellingWords words) {
     if (open.size() == pairs.size()) {
       return Map.of();
     }
-    var groups = new KnownGroups(lines, open, pairs);
+    var groups = new KnownGroups(lines, open, pairs, words);
     groups.linesOfSeveralEntries();
     groups.entriesOfSeveralLines();
     return groups.known;
@@ -100,12 +107,11 @@ public final class KnownGroups {
 
   /** Money paid out together is to one payee; cheques paid in together are of anybody. */
   private void knowAsSeveral(int place, BankLine line, Found found) {
-    Set<String> words = LastingWords.telling(line);
     List<OpenPosting> postings = found.places().stream().map(open::get).toList();
-    Set<String> shared = new LinkedHashSet<>(words);
+    Set<String> shared = new LinkedHashSet<>(words.of(line));
     shared.retainAll(
         postings.stream()
-            .flatMap(posting -> LastingWords.telling(posting.text()).stream())
+            .flatMap(posting -> words.of(posting.text()).stream())
             .collect(Collectors.toSet()));
     if (line.amountMinor() < 0 && shared.isEmpty()) {
       return;
@@ -150,13 +156,12 @@ public final class KnownGroups {
 
   /** Lines that name the payee of the entry: without a word in common sums are coincidence. */
   private List<Integer> partsOf(OpenPosting posting, ByDay free) {
-    Set<String> words = LastingWords.telling(posting.text());
     return free.near(
             posting.accountId(), posting.amountMinor(), posting.date(), OpenPosting.WINDOW_DAYS)
         .filter(place -> !lineTaken.contains(place))
         .filter(place -> isPartOf(lines.get(place).line().amountMinor(), posting.amountMinor()))
-        .filter(place ->
-            LastingWords.telling(lines.get(place).line()).stream().anyMatch(words::contains))
+        .limit(MOST_LOOKED_AT)
+        .filter(place -> words.isShared(lines.get(place).line(), posting.text()))
         .limit(NEAREST)
         .toList();
   }

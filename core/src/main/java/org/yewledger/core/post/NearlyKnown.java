@@ -2,14 +2,13 @@ package org.yewledger.core.post;
 
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.money.Amount;
-import org.yewledger.core.rules.LastingWords;
+import org.yewledger.core.rules.TellingWords;
 
 /**
  * Lines that are an entry but for a little: a bill with the tip that was added, a sale without the
@@ -33,9 +32,13 @@ final class NearlyKnown {
    * By the place among the lines, for those that are not known otherwise.
    *
    * @param known what is known already
+   * @param words of the same lines and postings
    */
   static Map<Integer, Evidence> of(
-      List<WaitingLine> lines, List<OpenPosting> open, Map<Integer, Evidence> known) {
+      List<WaitingLine> lines,
+      List<OpenPosting> open,
+      Map<Integer, Evidence> known,
+      TellingWords words) {
     ByDay left = left(open, known);
     Set<Integer> taken = new HashSet<>();
     Map<Integer, Evidence> nearly = new HashMap<>();
@@ -49,12 +52,12 @@ final class NearlyKnown {
               .filter(at -> !taken.contains(at))
               .filter(at -> !open.get(at).date().isAfter(line.line().bookedOn()))
               .filter(at -> isNear(line.line().amountMinor(), open.get(at).amountMinor()))
-              .filter(at -> isSamePayee(line.line(), open.get(at)))
+              .filter(at -> isSamePayee(line.line(), open.get(at), words))
               .limit(2)
               .toList();
       if (near.size() == 1) {
         taken.add(near.getFirst());
-        nearly.put(place, evidence(line, open.get(near.getFirst())));
+        nearly.put(place, evidence(line, open.get(near.getFirst()), words));
       }
     }
     return nearly;
@@ -75,15 +78,9 @@ final class NearlyKnown {
   }
 
   /** One word in common, such as WATER, does not make two payees one. */
-  private static boolean isSamePayee(BankLine line, OpenPosting posting) {
-    int shared = shared(line, posting).size();
-    return shared > 1 || (shared == 1 && LastingWords.telling(posting.text()).size() == 1);
-  }
-
-  private static Set<String> shared(BankLine line, OpenPosting posting) {
-    Set<String> shared = new LinkedHashSet<>(LastingWords.telling(line));
-    shared.retainAll(LastingWords.telling(posting.text()));
-    return shared;
+  private static boolean isSamePayee(BankLine line, OpenPosting posting, TellingWords words) {
+    int shared = words.shared(line, posting.text()).size();
+    return shared > 1 || (shared == 1 && words.of(posting.text()).size() == 1);
   }
 
   /** Out a little more than was typed, or in a little less. */
@@ -94,12 +91,12 @@ final class NearlyKnown {
     return line > 0 && typed > line && (typed - line) * 100 <= typed * FEE_PERCENT;
   }
 
-  private static Evidence evidence(WaitingLine line, OpenPosting posting) {
+  private static Evidence evidence(WaitingLine line, OpenPosting posting, TellingWords words) {
     return new Evidence.NearlyStands(
         posting,
         Amount.ofMinor(
             line.line().amountMinor() - posting.amountMinor(), line.account().currency()),
         posting.daysFrom(line.line()),
-        List.copyOf(shared(line.line(), posting)));
+        words.shared(line.line(), posting.text()));
   }
 }

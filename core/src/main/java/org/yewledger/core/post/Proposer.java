@@ -13,6 +13,7 @@ import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
 import org.yewledger.core.rules.RuleLine;
+import org.yewledger.core.rules.TellingWords;
 
 /**
  * Works out the proposal for each waiting line from the whole situation, trying the {@linkplain
@@ -39,10 +40,11 @@ public final class Proposer {
     }
     List<WaitingLine> lines = situation.lines();
     lines.forEach(line -> byId.put(line.id(), line));
-    Map<Integer, Evidence.StandsInTheBooks> pairs = KnownEntries.of(lines, situation.open());
+    var words = new TellingWords();
+    Map<Integer, Evidence.StandsInTheBooks> pairs = KnownEntries.of(lines, situation.open(), words);
     known.putAll(pairs);
-    known.putAll(KnownGroups.of(lines, situation.open(), pairs));
-    known.putAll(NearlyKnown.of(lines, situation.open(), known));
+    known.putAll(KnownGroups.of(lines, situation.open(), pairs, words));
+    known.putAll(NearlyKnown.of(lines, situation.open(), known, words));
     List<Integer> free =
         IntStream.range(0, lines.size()).filter(at -> !known.containsKey(at)).boxed().toList();
     halves =
