@@ -5044,7 +5044,6 @@ export interface components {
             /** Format: int64 */
             entryNo: number;
             note: string;
-            otherSide: string;
             payee: string;
             /** Format: uuid */
             postingId: string;

@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
-import org.springframework.jdbc.core.DataClassRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -125,7 +125,19 @@ class BothLedgers {
         .param("accounts", chart.atBank(statement.accountId()).toArray(UUID[]::new))
         .param("statement", statement.id())
         .param("last", Date.valueOf(last))
-        .query(DataClassRowMapper.newInstance(Written.class))
+        .query((row, no) ->
+            new Written(
+                Objects.requireNonNull(row.getObject(1, UUID.class)),
+                Objects.requireNonNull(row.getObject(2, UUID.class)),
+                Objects.requireNonNull(row.getObject(3, LocalDate.class)),
+                row.getLong(4),
+                row.getBoolean(5),
+                row.getBoolean(6),
+                Objects.requireNonNull(row.getObject(7, UUID.class)),
+                row.getLong(8),
+                row.getString(9),
+                row.getString(10),
+                row.getBoolean(11)))
         .list();
   }
 }

@@ -30,8 +30,8 @@ import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.payee.PayeeTexts;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.reconcile.CoveredPostings;
 import org.yewledger.app.reconcile.StatementEntity;
-import org.yewledger.app.reconcile.StatementProgress;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.gather.BankLine;
@@ -76,7 +76,7 @@ class DemoMonths {
   private final LedgerService ledgers;
   private final ChartService charts;
   private final StatementService statements;
-  private final StatementProgress progress;
+  private final CoveredPostings covered;
   private final LineLinks links;
   private final PayeeTexts texts;
   private final LineStates states;
@@ -89,7 +89,7 @@ class DemoMonths {
       LedgerService ledgers,
       ChartService charts,
       StatementService statements,
-      StatementProgress progress,
+      CoveredPostings covered,
       LineLinks links,
       PayeeTexts texts,
       LineStates states,
@@ -100,7 +100,7 @@ class DemoMonths {
     this.ledgers = ledgers;
     this.charts = charts;
     this.statements = statements;
-    this.progress = progress;
+    this.covered = covered;
     this.links = links;
     this.texts = texts;
     this.states = states;
@@ -282,7 +282,8 @@ class DemoMonths {
               closing,
               StatementFigures.NONE,
               batches.get(account.name()));
-      List<UUID> all = progress.covered(statement).stream().map(PostingEntity::id).toList();
+      entities.flush();
+      List<UUID> all = covered.open(statement);
       statements.tick(statement.id(), all, true);
       entities.flush();
       statements.finish(statement.id(), 0);

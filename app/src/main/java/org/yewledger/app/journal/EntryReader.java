@@ -2,7 +2,6 @@ package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -14,7 +13,6 @@ import org.hibernate.Session;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.attachment.Attachments;
-import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.StatementDays.StatementDay;
@@ -239,31 +237,5 @@ public class EntryReader {
         PostingState.of(row.atBank(), p.statementId() != null, day != null && day.isFinished()),
         row.atBank(),
         p.statementId() != null);
-  }
-
-  /** What the bank said in the lines that confirm the postings, by posting. */
-  @Transactional(readOnly = true)
-  public Map<UUID, String> bankTexts(Collection<PostingEntity> postings) {
-    Map<UUID, String> texts = new HashMap<>();
-    entities
-        .unwrap(Session.class)
-        .createNativeQuery(
-            """
-            select k.posting_id, {l.*} from line_link k
-              join bank_line l on l.household_id = k.household_id and l.id = k.bank_line_id
-             where k.household_id = :household and k.posting_id = any(:ids) order by l.booked_on, l.id\
-            """,
-            Object[].class)
-        .addScalar("posting_id", UUID.class)
-        .addEntity("l", BankLineEntity.class)
-        .setParameter("household", SignedIn.now().householdId())
-        .setParameter("ids", postings.stream().map(PostingEntity::id).toArray(UUID[]::new))
-        .getResultList()
-        .forEach(columns ->
-            texts.merge(
-                (UUID) columns[0],
-                ((BankLineEntity) columns[1]).toBankLine().text(),
-                (first, second) -> first + " + " + second));
-    return texts;
   }
 }

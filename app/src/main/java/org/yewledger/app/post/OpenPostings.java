@@ -4,8 +4,8 @@ import jakarta.persistence.EntityManager;
 import java.sql.Date;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
-import org.springframework.jdbc.core.DataClassRowMapper;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -65,7 +65,14 @@ class OpenPostings {
         .param("household", SignedIn.now().householdId())
         .param("accounts", chart.bankAccounts(null).map(Account::id).toArray(UUID[]::new))
         .param("from", Date.valueOf(from))
-        .query(DataClassRowMapper.newInstance(OpenPosting.class))
+        .query((row, no) ->
+            new OpenPosting(
+                Objects.requireNonNull(row.getObject(1, UUID.class)),
+                Objects.requireNonNull(row.getObject(2, UUID.class)),
+                Objects.requireNonNull(row.getObject(3, LocalDate.class)),
+                row.getLong(4),
+                row.getString(5),
+                row.getBoolean(6)))
         .list();
   }
 }

@@ -9,7 +9,7 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.yewledger.app.bankline.BankLineEntity;
+import org.yewledger.app.bankline.WaitingRows;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.reconcile.GapJson.GapItemJson;
@@ -115,9 +115,9 @@ class GapService {
     return new GapOf(gap, account.currency(), entries, numbers);
   }
 
-  private static Item waiting(BankLineEntity row) {
-    BankLine line = row.toBankLine();
-    return new Item(row.id(), line.bookedOn(), line.text(), line.amountMinor());
+  private static Item waiting(WaitingRows.Row row) {
+    String text = BankLine.textOf(row.payee(), row.memo());
+    return new Item(row.id(), row.bookedOn(), text, row.amountMinor());
   }
 
   private static List<Item> at(Place place, List<Read> read) {

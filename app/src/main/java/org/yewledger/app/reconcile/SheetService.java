@@ -4,21 +4,20 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
-import org.yewledger.app.journal.EntryReader;
-import org.yewledger.app.journal.EntryReader.EntryView;
-import org.yewledger.app.journal.EntryReader.EntryViews;
-import org.yewledger.app.journal.PostingEntity;
+import org.yewledger.app.reconcile.CoveredPostings.TickedPosting;
 import org.yewledger.app.reconcile.OpenStatements.Sums;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
 import org.yewledger.app.reconcile.StatementJson.OpenStatementJson;
@@ -31,8 +30,11 @@ import org.yewledger.app.reconcile.StatementJson.UnpostedJson;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.money.Flows;
+import org.yewledger.core.reconcile.AccountMonth.Progress;
 import org.yewledger.core.reconcile.Reconciliation;
 import org.yewledger.core.reconcile.StatementChain;
+import org.yewledger.core.reconcile.StatementChain.Link;
 
 /** Lays a statement out beside the postings that it may cover. */
 @Service
@@ -40,26 +42,23 @@ class SheetService {
   private final UnpostedLines unpostedLines;
   private final ChartService charts;
   private final StatementService statements;
-  private final StatementProgress progress;
   private final ProofService proofs;
   private final OpenStatements openStatements;
-  private final EntryReader entries;
+  private final CoveredPostings covered;
 
   SheetService(
       UnpostedLines unpostedLines,
       ChartService charts,
       StatementService statements,
-      StatementProgress progress,
       ProofService proofs,
       OpenStatements openStatements,
-      EntryReader entries) {
+      CoveredPostings covered) {
     this.unpostedLines = unpostedLines;
     this.charts = charts;
     this.statements = statements;
-    this.progress = progress;
     this.proofs = proofs;
     this.openStatements = openStatements;
-    this.entries = entries;
+    this.covered = covered;
   }
 
   /** Every account at a bank, with its statements that are not finished. */
@@ -139,80 +138,117 @@ class SheetService {
 
   @Transactional(readOnly = true)
   SheetJson sheet(UUID id) {
-    StatementEntity statement = statements.find(id);
-    Chart chart = charts.chart();
-    Account account = chart.account(statement.accountId());
-    StatementChain chain = statements.chain(account);
-    Reconciliation sum = statements.reconciliation(statement);
-    List<PostingEntity> covered = progress.covered(statement);
-    List<UnpostedJson> unposted = unposted(statement, account);
+    Read read = read(id);
+    StatementEntity statement = read.statement();
+    List<UnpostedJson> unposted = unposted(statement, read.account());
     return new SheetJson(
         id,
         statement.version(),
-        account.id(),
-        account.bookId(),
-        account.name(),
-        chart.tail(account.id()),
-        account.currency().getCode(),
+        read.account().id(),
+        read.account().bookId(),
+        read.account().name(),
+        charts.chart().tail(read.account().id()),
+        read.account().currency().getCode(),
         statement.closesOn(),
-        chain.before(statement.closesOn()).map(StatementChain.Link::closesOn).orElse(null),
+        read.chain().before(statement.closesOn()).map(Link::closesOn).orElse(null),
         statement.isFinished(),
         statement.batchId() != null,
-        proofs.proof(statement, account, chain, sum, covered),
-        sum.opening().decimal(),
-        sum.ticked().decimal(),
-        sum.closing().decimal(),
-        sum.difference().decimal(),
-        sum.difference().isZero(),
-        progress.of(statement, covered).agreedShare(),
-        tickable(statement, account, sum, covered),
+        proof(read),
+        read.sum().opening().decimal(),
+        read.sum().ticked().decimal(),
+        read.sum().closing().decimal(),
+        read.sum().difference().decimal(),
+        read.sum().difference().isZero(),
+        agreedShare(read),
+        tickable(read),
         unposted,
         unposted.stream().map(UnpostedJson::amount).reduce(BigDecimal.ZERO, BigDecimal::add),
-        openingApart(statement, account, chain));
+        openingApart(read));
   }
 
   /**
    * What a sheet shows anew after ticking, without what ticking leaves alone: entries and texts are
-   * not read.
+   * not read. Cost: that of what is ticked, and of adding up what is open.
    *
    * @param touched the postings that were ticked or unticked
    */
   @Transactional(readOnly = true)
   TickedJson ticked(UUID id, Set<UUID> touched) {
+    Read read = read(id);
+    return new TickedJson(
+        read.statement().version(),
+        proof(read),
+        read.sum().ticked().decimal(),
+        read.sum().difference().decimal(),
+        read.sum().difference().isZero(),
+        agreedShare(read),
+        ticks(read, touched));
+  }
+
+  /** What a statement's figures follow from. */
+  private record Read(
+      StatementEntity statement,
+      Account account,
+      StatementChain chain,
+      Reconciliation sum,
+      List<TickedPosting> ticked,
+      Flows open) {}
+
+  private Read read(UUID id) {
     StatementEntity statement = statements.find(id);
     Account account = charts.chart().account(statement.accountId());
     StatementChain chain = statements.chain(account);
-    Reconciliation sum = statements.reconciliation(statement);
-    List<PostingEntity> covered = progress.covered(statement);
-    return new TickedJson(
-        statement.version(),
-        proofs.proof(statement, account, chain, sum, covered),
-        sum.ticked().decimal(),
-        sum.difference().decimal(),
-        sum.difference().isZero(),
-        progress.of(statement, covered).agreedShare(),
-        ticks(statement, account, sum, covered).stream()
-            .dropWhile(tick -> !touched.contains(tick.postingId()))
-            .toList());
+    List<TickedPosting> ticked = covered.ticked(statement);
+    var sum =
+        Reconciliation.of(
+            chain.opening(statement.closesOn()),
+            ticked.stream().map(p -> p.amount(account.currency())).toList(),
+            statement.closing(account.currency()));
+    return new Read(
+        statement, account, chain, sum, ticked, covered.openFlows(statement, account.currency()));
   }
 
-  /** The postings in their order, with the balance down the page after each that is ticked. */
-  private static List<TickJson> ticks(
-      StatementEntity statement, Account account, Reconciliation sum, List<PostingEntity> covered) {
-    Amount balance = sum.opening();
-    var ticks = new ArrayList<TickJson>(covered.size());
-    for (PostingEntity posting : covered) {
-      boolean ticked = statement.id().equals(posting.statementId());
-      balance = ticked ? balance.plus(posting.amount(account.currency())) : balance;
-      ticks.add(new TickJson(posting.id(), ticked, ticked ? balance.decimal() : null));
+  private ProofJson proof(Read read) {
+    return proofs.proof(
+        read.statement(), read.account(), read.chain(), read.sum(), read.ticked(), read.open());
+  }
+
+  /** Waiting lines up to the statement's day are still to be ticked too. */
+  private int agreedShare(Read read) {
+    StatementEntity statement = read.statement();
+    int ticked = read.ticked().size();
+    int toTick = read.open().count() + unpostedLines.of(statement).size();
+    return (statement.isFinished()
+            ? new Progress(statement.closesOn(), true, 0, 0)
+            : new Progress(statement.closesOn(), false, ticked, toTick))
+        .agreedShare();
+  }
+
+  /** The balance down the page after each posting that is ticked. */
+  private static Map<UUID, Amount> balances(Read read) {
+    Map<UUID, Amount> balances = new LinkedHashMap<>();
+    Amount balance = read.sum().opening();
+    for (TickedPosting posting : read.ticked()) {
+      balance = balance.plus(posting.amount(read.account().currency()));
+      balances.put(posting.id(), balance);
     }
+    return balances;
+  }
+
+  /** What ticking changed: what was touched, and the balances of all that is ticked. */
+  private static List<TickJson> ticks(Read read, Set<UUID> touched) {
+    var ticks = new ArrayList<TickJson>();
+    Map<UUID, Amount> balances = balances(read);
+    balances.forEach((id, balance) -> ticks.add(new TickJson(id, true, balance.decimal())));
+    touched.stream()
+        .filter(id -> !balances.containsKey(id))
+        .forEach(id -> ticks.add(new TickJson(id, false, null)));
     return ticks;
   }
 
-  private @Nullable OpeningApartJson openingApart(
-      StatementEntity statement, Account account, StatementChain chain) {
+  private @Nullable OpeningApartJson openingApart(Read read) {
     return statements
-        .openingCheck(statement)
+        .openingCheck(read.statement())
         .filter(check -> !check.difference().isZero())
         .map(check ->
             new OpeningApartJson(
@@ -220,54 +256,41 @@ class SheetService {
                 check.books().decimal(),
                 check.statement().decimal(),
                 check.difference().decimal(),
-                chain.before(statement.closesOn()).isEmpty(),
+                read.chain().before(read.statement().closesOn()).isEmpty(),
                 check.inWords()))
         .orElse(null);
   }
 
-  private List<TickableJson> tickable(
-      StatementEntity statement,
-      Account account,
-      Reconciliation sum,
-      List<PostingEntity> postings) {
-    EntryViews views = entries.byId(postings.stream().map(PostingEntity::entryId).toList());
-    Map<UUID, String> texts = entries.bankTexts(postings);
-    List<TickJson> ticks = ticks(statement, account, sum, postings);
-    var rows = new ArrayList<TickableJson>(postings.size());
-    for (int i = 0; i < postings.size(); i++) {
-      rows.add(row(postings.get(i), account, views, texts, ticks.get(i)));
-    }
-    return rows;
-  }
-
-  private static TickableJson row(
-      PostingEntity posting,
-      Account account,
-      EntryViews views,
-      Map<UUID, String> texts,
-      TickJson tick) {
-    EntryView view = views.of(posting.entryId());
-    return new TickableJson(
-        posting.id(),
-        posting.entryId(),
-        view.no(),
-        posting.date(),
-        view.payee(),
-        view.note(),
-        view.otherSideOf(posting.id()),
-        posting.amount(account.currency()).decimal(),
-        texts.get(posting.id()),
-        tick.ticked(),
-        tick.balance());
+  private List<TickableJson> tickable(Read read) {
+    Map<UUID, String> texts = covered.bankTexts(read.statement());
+    Map<UUID, Amount> balances = balances(read);
+    CurrencyUnit currency = read.account().currency();
+    return covered.of(read.statement()).stream()
+        .map(posting -> {
+          Amount balance = balances.get(posting.id());
+          return new TickableJson(
+              posting.id(),
+              posting.entryId(),
+              posting.entryNo(),
+              posting.date(),
+              posting.payee(),
+              posting.note(),
+              Amount.ofMinor(posting.amountMinor(), currency).decimal(),
+              texts.get(posting.id()),
+              posting.ticked(),
+              balance == null ? null : balance.decimal());
+        })
+        .toList();
   }
 
   private List<UnpostedJson> unposted(StatementEntity statement, Account account) {
     return unpostedLines.of(statement).stream()
-        .map(row -> {
-          BankLine line = row.toBankLine();
-          return new UnpostedJson(
-              row.id(), line.bookedOn(), line.text(), line.amount(account.currency()).decimal());
-        })
+        .map(row ->
+            new UnpostedJson(
+                row.id(),
+                row.bookedOn(),
+                BankLine.textOf(row.payee(), row.memo()),
+                Amount.ofMinor(row.amountMinor(), account.currency()).decimal()))
         .toList();
   }
 }

@@ -55,7 +55,7 @@ final class StatementJson {
   /**
    * What ticking changed of a sheet.
    *
-   * @param postings the first that was ticked or unticked and all that stand below it
+   * @param postings those that were ticked or unticked, and all that are ticked with their balances
    */
   record TickedJson(
       int version,
@@ -111,7 +111,6 @@ final class StatementJson {
       LocalDate date,
       String payee,
       String note,
-      String otherSide,
       BigDecimal amount,
       @Nullable String bankText,
       boolean ticked,

@@ -13,7 +13,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
-import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.PostingEntity;
@@ -42,6 +41,7 @@ public class StatementService {
   private final AccountLocks locks;
   private final Agreements agreements;
   private final Ticks ticks;
+  private final StatementLines statementLines;
   private final Acts acts;
   private final Clock clock;
 
@@ -51,6 +51,7 @@ public class StatementService {
       AccountLocks locks,
       Agreements agreements,
       Ticks ticks,
+      StatementLines statementLines,
       Acts acts,
       Clock clock) {
     this.entities = entities;
@@ -58,6 +59,7 @@ public class StatementService {
     this.locks = locks;
     this.agreements = agreements;
     this.ticks = ticks;
+    this.statementLines = statementLines;
     this.acts = acts;
     this.clock = clock;
   }
@@ -195,17 +197,7 @@ public class StatementService {
     if (said == null || opensOn == null) {
       return Optional.empty();
     }
-    List<BankLine> lines =
-        entities
-            .createQuery(
-                "from BankLine where accountId = :account and bookedOn between :first and :last",
-                BankLineEntity.class)
-            .setParameter("account", account.id())
-            .setParameter("first", opensOn)
-            .setParameter("last", statement.closesOn())
-            .getResultStream()
-            .map(BankLineEntity::toBankLine)
-            .toList();
+    List<BankLine> lines = statementLines.between(account.id(), opensOn, statement.closesOn());
     return Optional.of(OpeningCheck.of(opensOn, chain.opening(statement.closesOn()), said, lines));
   }
 

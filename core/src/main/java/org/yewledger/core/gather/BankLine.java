@@ -77,6 +77,11 @@ public record BankLine(
 
   /** What the line says, in one piece: the payee and the memo, said once where they repeat. */
   public String text() {
+    return textOf(payee, memo);
+  }
+
+  /** What a line with this payee and memo says, in one piece. */
+  public static String textOf(String payee, String memo) {
     if (payee.isEmpty() || memo.startsWith(payee)) {
       return memo;
     }

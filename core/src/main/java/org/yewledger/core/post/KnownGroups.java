@@ -24,7 +24,7 @@ public final class KnownGroups {
   private static final int NEAREST = 10;
 
   /** So many lines that may be a part of a posting are asked whether they name its payee. */
-  private static final int MOST_LOOKED_AT = 200;
+  private static final int MOST_LOOKED_AT = 60;
 
   /** Places whose amounts add up to what is looked for, and whether others do as well. */
   private record Found(List<Integer> places, boolean rivalled) {}

@@ -1,5 +1,6 @@
 package org.yewledger.core.rules;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
@@ -25,8 +26,7 @@ public final class TellingWords {
   }
 
   public boolean isShared(BankLine line, String text) {
-    Set<String> words = of(line);
-    return of(text).stream().anyMatch(words::contains);
+    return !Collections.disjoint(of(text), of(line));
   }
 
   /** The words that a line and a text both have, in the order of the line. */
