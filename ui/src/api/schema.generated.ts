@@ -1700,6 +1700,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/statements/counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["count"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/statements/{id}": {
         parameters: {
             query?: never;
@@ -1758,6 +1774,22 @@ export interface paths {
         get: operations["comparison"];
         put?: never;
         post: operations["settle_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/statements/{id}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lastResort"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2204,7 +2236,7 @@ export interface components {
             facts: components["schemas"]["FactsJson"];
             group: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "OVER_SHORT" | "DIFFERENCE" | "EXPENSE";
             name: string;
             /**
              * Format: decimal
@@ -2232,7 +2264,7 @@ export interface components {
             id: string;
             keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "OVER_SHORT" | "DIFFERENCE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -2270,7 +2302,7 @@ export interface components {
             id: string;
             keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "OVER_SHORT" | "DIFFERENCE" | "EXPENSE";
             name: string;
             /** Format: date */
             on: string;
@@ -2320,7 +2352,7 @@ export interface components {
             months: components["schemas"]["CellJson"][];
             name: string;
             /** @enum {string} */
-            source: "FILE" | "PAPER" | "FEED" | "TO_COME";
+            source: "FILE" | "PAPER" | "COUNT" | "TO_COUNT" | "FEED" | "TO_COME";
             tail: string;
             /** Format: int32 */
             waiting: number;
@@ -2338,7 +2370,9 @@ export interface components {
             agreedThrough?: string;
             /** Format: uuid */
             bookId: string;
+            counted: boolean;
             currency: string;
+            denominations: string[];
             /** Format: date */
             nextClosesOn: string;
             statements: components["schemas"]["OpenStatementJson"][];
@@ -2354,6 +2388,7 @@ export interface components {
             date: string;
         };
         AgreedPostingJson: {
+            adjustment: boolean;
             /**
              * Format: decimal
              * @example 12.50
@@ -2650,7 +2685,6 @@ export interface components {
             agreedThrough?: string;
             /** Format: uuid */
             bookId: string;
-            cash: components["schemas"]["CashRowJson"][];
             name: string;
         };
         BookToCloseJson: {
@@ -2723,16 +2757,17 @@ export interface components {
             no: number;
             why: string;
         };
-        CashRowJson: {
+        CashCountJson: {
             /** Format: uuid */
             accountId: string;
+            /** Format: date */
+            countedOn: string;
+            pieces?: components["schemas"]["PiecesJson"][];
             /**
              * Format: decimal
              * @example 12.50
              */
-            booksSay: string;
-            currency: string;
-            name: string;
+            total?: string;
         };
         CaughtJson: {
             accountName: string;
@@ -2804,7 +2839,7 @@ export interface components {
             id: string;
             keptByCore: boolean;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "OVER_SHORT" | "DIFFERENCE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -2857,7 +2892,7 @@ export interface components {
         };
         CloseCheckJson: {
             /** @enum {string} */
-            kind: "OVER" | "ACCOUNTS_AGREE" | "NOTHING_WAITS" | "NOTHING_IN_SUSPENSE";
+            kind: "OVER" | "ACCOUNTS_AGREE" | "NOTHING_WAITS" | "NOTHING_IN_SUSPENSE" | "DIFFERENCES_EXPLAINED";
             met: boolean;
             open: string;
         };
@@ -3622,6 +3657,13 @@ export interface components {
             postingIds: string[];
             withLines?: components["schemas"]["TwinJson"][];
         };
+        LastResortJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            difference: string;
+        };
         LayoutJson: {
             /** @enum {string} */
             dateOrder?: "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR" | "YEAR_MONTH_DAY";
@@ -3795,7 +3837,7 @@ export interface components {
             /** Format: uuid */
             bookId: string;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "OVER_SHORT" | "DIFFERENCE" | "EXPENSE";
             name: string;
         };
         NewHouseholdJson: {
@@ -3853,7 +3895,7 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
             /** @enum {string} */
-            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "PLACE" | "RECONCILE";
+            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "COUNT" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "PLACE" | "RECONCILE";
         };
         OneActJson: {
             /** Format: date-time */
@@ -3969,7 +4011,7 @@ export interface components {
             /** Format: int64 */
             entryNo?: number;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "OVER_SHORT" | "DIFFERENCE" | "EXPENSE";
             name: string;
             /** Format: date */
             opensOn?: string;
@@ -4122,6 +4164,15 @@ export interface components {
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
             secondFactor: boolean;
+        };
+        PiecesJson: {
+            /** Format: int32 */
+            count: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            of: string;
         };
         PlaceJson: {
             /** Format: uuid */
@@ -4576,7 +4627,7 @@ export interface components {
             currency: string;
             ending: string;
             /** @enum {string} */
-            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "EXPENSE";
+            kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "OVER_SHORT" | "DIFFERENCE" | "EXPENSE";
             name: string;
             /**
              * Format: decimal
@@ -4647,6 +4698,7 @@ export interface components {
             agrees: boolean;
             /** Format: uuid */
             bookId: string;
+            cash: boolean;
             /** Format: date */
             closesOn: string;
             /**
@@ -4654,6 +4706,7 @@ export interface components {
              * @example 12.50
              */
             closing: string;
+            counted: components["schemas"]["PiecesJson"][];
             currency: string;
             /**
              * Format: decimal
@@ -8443,6 +8496,30 @@ export interface operations {
             };
         };
     };
+    count: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CashCountJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StatementIdJson"];
+                };
+            };
+        };
+    };
     sheet: {
         parameters: {
             query?: never;
@@ -8602,6 +8679,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    lastResort: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LastResortJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetJson"];
+                };
             };
         };
     };

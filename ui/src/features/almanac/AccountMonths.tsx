@@ -9,7 +9,14 @@ type Page = Schemas['AlmanacPageJson']
 type Row = Schemas['AccountRowJson']
 type Cell = Schemas['CellJson']
 
-const SOURCES = { FILE: 'statement', PAPER: 'on paper', FEED: 'feed', TO_COME: 'to come' } as const
+const SOURCES = {
+  FILE: 'statement',
+  PAPER: 'on paper',
+  COUNT: 'counted',
+  TO_COUNT: 'to count',
+  FEED: 'feed',
+  TO_COME: 'to come',
+} as const
 
 const MONTH = 'px-0 text-center [&_svg]:mx-auto'
 const NOW = 'bg-dusk-tint/55'
@@ -90,9 +97,6 @@ export function AccountMonths({
           {book.accounts.map((row) => (
             <AccountRow key={row.accountId} row={row} page={page} focus={focus} />
           ))}
-          {book.cash.map((row) => (
-            <CashRow key={row.accountId} row={row} months={page.months.length} />
-          ))}
         </tbody>
       ))}
     </table>
@@ -142,28 +146,6 @@ function AccountRow({
       <td className="text-right font-semibold">
         {row.apart ? <Apart amount={row.apart} /> : <span className="text-ink-3">–</span>}
         {row.waiting > 0 && <span className={UNDER}>{counted(row.waiting, 'line')} to post</span>}
-      </td>
-    </tr>
-  )
-}
-
-/** Cash: no bank says anything of it; what the books say is what should be in the purse. */
-function CashRow({ row, months }: { row: Schemas['CashRowJson']; months: number }) {
-  const search = useScopeSearch()
-  return (
-    <tr className={`${ROW} [&>*]:h-8`}>
-      <th scope="row">
-        <Link className={NAME} to={`/accounts/${row.accountId}${search}`}>
-          {row.name}
-        </Link>
-        <span className="float-right mr-3.5 text-small text-ink-3 narrow:hidden">{row.currency}</span>
-      </th>
-      <td colSpan={months} />
-      <td className={`${SOURCE} text-small text-ink-2`}>cash</td>
-      <td className="text-right">–</td>
-      <td className="text-right">{figure(row.booksSay)}</td>
-      <td className="text-right">
-        <span className="text-ink-3">–</span>
       </td>
     </tr>
   )

@@ -50,6 +50,13 @@ function step(next: Next, month: string, go: (to: string) => void): Step {
         figure: counted(next.count, 'statement'),
         open: () => go('/gather'),
       }
+    case 'COUNT':
+      return {
+        station: 'Reconcile',
+        text: `Count ${listed(next.accounts)} as of the end of ${monthName(month)}`,
+        figure: counted(next.count, 'count'),
+        open: () => go('/reconcile'),
+      }
     case 'RENEW_CONSENT':
       return {
         station: 'Gather',

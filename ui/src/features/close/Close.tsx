@@ -49,6 +49,7 @@ const NAMES: Record<Check['kind'], string> = {
   ACCOUNTS_AGREE: 'Every account agrees',
   NOTHING_WAITS: 'No line waits to be posted',
   NOTHING_IN_SUSPENSE: 'Nothing in suspense',
+  DIFFERENCES_EXPLAINED: 'Every difference explained',
 }
 
 /** Where what is left is settled. */
@@ -56,6 +57,7 @@ const WHERE: Partial<Record<Check['kind'], { to: string; label: string }>> = {
   ACCOUNTS_AGREE: { to: '/reconcile', label: 'Reconcile' },
   NOTHING_WAITS: { to: '/post', label: 'Post them' },
   NOTHING_IN_SUSPENSE: { to: '/journal', label: 'Find it in the journal' },
+  DIFFERENCES_EXPLAINED: { to: '/journal', label: 'Find them in the journal' },
 }
 
 const keyOf = (row: Row) => `${row.book.bookId} ${row.check.kind}`

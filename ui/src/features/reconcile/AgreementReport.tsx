@@ -40,6 +40,7 @@ function Report({ sheet, agreement }: { sheet: Sheet; agreement: Agreement }) {
   const navigate = useNavigate()
   const search = useScopeSearch()
   const table = `/api/statements/${sheet.id}/agreement-table`
+  const adjustments = agreement.postings.filter((posting) => posting.adjustment)
   useCommands([
     { keys: ['p'], label: 'Print the report', strip: 'print', run: () => window.print() },
     { keys: ['d'], label: 'Download it as CSV', strip: 'CSV', run: () => window.location.assign(table) },
@@ -68,6 +69,13 @@ function Report({ sheet, agreement }: { sheet: Sheet; agreement: Agreement }) {
           <div className="grid max-w-[860px] gap-6">
             <Balances sheet={sheet} agreement={agreement} />
             <Postings title={counted(agreement.postings.length, 'posting')} about="agreed" of={agreement.postings} />
+            {adjustments.length > 0 && (
+              <Postings
+                title={counted(adjustments.length, 'adjustment')}
+                about="among them: booked since nothing explained what was apart"
+                of={adjustments}
+              />
+            )}
             {agreement.stillOpen.length > 0 && (
               <Postings
                 title={counted(agreement.stillOpen.length, 'posting')}

@@ -27,12 +27,13 @@ export function Proof({ sheet }: { sheet: Sheet }) {
             </span>
           </h1>
           <span className="text-ink-2 max-[1180px]:hidden">
-            statement of {longDay(sheet.closesOn)}, {own === undefined ? 'figures only' : counted(own, 'line')}
+            {sheet.cash ? 'count' : 'statement'} of {longDay(sheet.closesOn)}
+            {!sheet.cash && `, ${own === undefined ? 'figures only' : counted(own, 'line')}`}
           </span>
           <span className="ml-auto flex items-center gap-2">
             <Ring state={sheet.finished ? 'AGREED' : 'IN_PROGRESS'} share={sheet.agreedShare} label={null} />
             <span className={sheet.finished ? 'text-needle' : 'text-heartwood'}>
-              {sheet.finished ? 'agreed to zero' : `${ticked} of ${all} lines ticked`}
+              {sheet.finished ? 'agreed to zero' : ticksOf(sheet, ticked, all)}
             </span>
           </span>
         </div>
@@ -54,8 +55,8 @@ export function Proof({ sheet }: { sheet: Sheet }) {
             </tr>
           </thead>
           <tbody>
-            <Row name="Statement" figures={proof.statement}>
-              {own === undefined ? (sheet.fromFile ? 'from its file' : 'from paper') : counted(own, 'line')}
+            <Row name={sheet.cash ? 'Counted' : 'Statement'} figures={proof.statement}>
+              {sourceOf(sheet)}
             </Row>
             <Row name="Ticked" figures={proof.ticked}>
               {counted(ticked, 'posting')}
@@ -89,10 +90,44 @@ export function Proof({ sheet }: { sheet: Sheet }) {
         </table>
       </div>
       <div className="min-w-0 border-hairline border-l px-(--edge) pt-[11px] pb-[9px]">
-        <WhereItParts sheet={sheet} />
+        {sheet.cash ? <Counted sheet={sheet} /> : <WhereItParts sheet={sheet} />}
       </div>
     </section>
   )
+}
+
+function ticksOf({ cash }: Sheet, ticked: number, all: number): string {
+  if (all === 0) return 'nothing to tick'
+  return `${ticked} of ${all} ${cash ? 'postings' : 'lines'} ticked`
+}
+
+/** The pieces of a count. */
+function Counted({ sheet }: { sheet: Sheet }) {
+  return (
+    <section aria-label="What was counted">
+      <h2 className="text-base font-semibold">
+        What was counted <span className="font-normal text-ink-2">pieces of each</span>
+      </h2>
+      {sheet.counted.length === 0 && <p className="text-small text-ink-2">Only the sum was said.</p>}
+      <ul className="mt-1 grid grid-cols-3 gap-x-4 text-small">
+        {sheet.counted.map((one) => (
+          <li key={one.of} className="flex justify-between">
+            <span className="text-ink-2">{figure(one.of)} ×</span> {one.count}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** Where the upper figures come from. */
+function sourceOf({ cash, counted: pieces, fromFile, proof }: Sheet): string {
+  if (cash) {
+    const count = pieces.reduce((sum, one) => sum + one.count, 0)
+    return count > 0 ? counted(count, 'piece') : 'as a sum'
+  }
+  if (proof.statementLines !== undefined) return counted(proof.statementLines, 'line')
+  return fromFile ? 'from its file' : 'from paper'
 }
 
 function Row({ name, figures, children }: { name: string; figures: Figures; children: string }) {

@@ -16,6 +16,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Acts, Head, Inspector, InspectorHead, Leaf, View } from '@/parts/View'
+import { CountCash } from './CountCash'
 import { NewStatement } from './NewStatement'
 
 type Row = Schemas['AccountToReconcileJson']
@@ -67,9 +68,9 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
     },
     {
       keys: ['n'],
-      label: 'Enter a statement from paper',
+      label: row?.counted ? 'Count the cash' : 'Enter a statement from paper',
       changes: true,
-      strip: 'new statement',
+      strip: row?.counted ? 'count' : 'new statement',
       onRow: true,
       run: () => setBeginning(true),
     },
@@ -113,13 +114,13 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
                   </Button>
                   <MayChange>
                     <Button className="col-span-full" onClick={() => setBeginning(true)}>
-                      Enter another from paper <kbd>N</kbd>
+                      {row.counted ? 'Count it again' : 'Enter another from paper'} <kbd>N</kbd>
                     </Button>
                   </MayChange>
                 </Acts>
               </>
             ) : (
-              <NewStatement
+              <Begin
                 key={row.accountId}
                 row={row}
                 autoFocus={beginning}
@@ -131,6 +132,11 @@ function ReconcilePage({ rows }: { rows: Row[] }) {
       </Inspector>
     </View>
   )
+}
+
+/** A statement is begun from paper, that of cash by counting it. */
+function Begin(props: { row: Row; autoFocus: boolean; onBegun: (id: string) => void }) {
+  return props.row.counted ? <CountCash {...props} /> : <NewStatement {...props} />
 }
 
 /** A statement in progress, as the sum that its difference comes from. */
@@ -217,7 +223,7 @@ function AccountCells({ row, state, open }: { row: Row; state: RowState; open: (
             {row.statements.length > 1 && <span className="text-small text-ink-2">+{row.statements.length - 1}</span>}
           </span>
         ) : (
-          <span className="text-ink-3">no statement yet</span>
+          <span className="text-ink-3">{row.counted ? 'not counted yet' : 'no statement yet'}</span>
         )}
       </td>
       <td className="text-right">{statement ? figure(statement.closing) : '–'}</td>

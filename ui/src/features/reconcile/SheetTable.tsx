@@ -233,7 +233,7 @@ function What({ row, sheet }: { row: SheetRow; sheet: Sheet }) {
         <td className="text-ink-2">{day(line.date)}</td>
         <td>
           {proposal && `${proposal.payee} `}
-          <span className={raw}>{line.text}</span>
+          <span className={`${raw} group-data-now/row:text-ink-2`}>{line.text}</span>
         </td>
       </>
     )
@@ -247,7 +247,7 @@ function What({ row, sheet }: { row: SheetRow; sheet: Sheet }) {
           {postings[0]?.payee}{' '}
           {kind === 'DAY_DISAGREES' && <b className="text-aril">{day(postings[0]?.date ?? '')} in the books </b>}
           <span className="text-small text-ink-2">no. {postings.map((p) => p.entryNo).join(' and ')}</span>{' '}
-          <span className={raw}>{lines.map((line) => line.text).join(' · ')}</span>
+          <span className={`${raw} group-data-now/row:text-ink-2`}>{lines.map((line) => line.text).join(' · ')}</span>
         </td>
       </>
     )
@@ -263,7 +263,9 @@ function PostingWhat({ posting: p, sheet }: { posting: Posting; sheet: Sheet }) 
       <td className="text-ink-2">{day(p.date)}</td>
       <td>
         {p.payee} {p.note && <span className="text-ink-2">{p.note}</span>}{' '}
-        {p.bankText && p.bankText !== p.payee && <span className={raw}>{p.bankText}</span>}{' '}
+        {p.bankText && p.bankText !== p.payee && (
+          <span className={`${raw} group-data-now/row:text-ink-2`}>{p.bankText}</span>
+        )}{' '}
         <span className="text-small text-ink-2">no. {p.entryNo}</span>
         {isOlder && <span className="text-small text-heartwood">, open since before the last statement</span>}
       </td>

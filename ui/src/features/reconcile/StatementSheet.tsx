@@ -211,9 +211,10 @@ function SheetPage({ stored }: { stored: Sheet }) {
           />
         )}
         {sheet.postings.length + sheet.unposted.length === 0 ? (
-          <Nothing title="Nothing to tick yet">
-            No posting up to {longDay(sheet.closesOn)} is open. Gather and post its lines, or type what the statement
-            shows: N begins an entry.
+          <Nothing title={sheet.cash ? 'Nothing came or went' : 'Nothing to tick yet'}>
+            {sheet.cash
+              ? 'The books have nothing of this cash since it was counted last. Type what was paid from it or came into it: N begins an entry.'
+              : `No posting up to ${longDay(sheet.closesOn)} is open. Gather and post its lines, or type what the statement shows: N begins an entry.`}
           </Nothing>
         ) : (
           <Scroll grid label="The statement">

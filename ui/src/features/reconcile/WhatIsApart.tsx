@@ -12,6 +12,7 @@ import { counted, day, figure, signed } from '@/parts/figures'
 import { raw, textLink } from '@/parts/look'
 import { Failed, Loading } from '@/parts/States'
 import { Acts, InspectorHead } from '@/parts/View'
+import { LastResort } from './LastResort'
 
 type Sheet = Schemas['SheetJson']
 type Reason = Schemas['GapReasonJson']
@@ -107,6 +108,7 @@ export function WhatIsApart({
           )}
         </>
       )}
+      {reasons.data && <LastResort sheet={sheet} />}
       <Acts>
         <Button className="col-span-full" onClick={onClose}>
           Back to the selected line <kbd>Esc</kbd>

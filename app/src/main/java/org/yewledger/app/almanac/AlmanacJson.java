@@ -25,6 +25,8 @@ final class AlmanacJson {
   enum Source {
     FILE,
     PAPER,
+    COUNT,
+    TO_COUNT,
     /** No statement is in hand; a feed has said a balance on a day of the month. */
     FEED,
     TO_COME
@@ -48,16 +50,9 @@ final class AlmanacJson {
       @Nullable BigDecimal apart,
       int waiting) {}
 
-  /** Cash that nobody sends a statement of: what the books say at the end of the month. */
-  record CashRowJson(UUID accountId, String name, String currency, BigDecimal booksSay) {}
-
-  /** A book's accounts, and the last month in which all of those at banks agree. */
+  /** A book's accounts, and the last month in which all of them agree. */
   record BookRowsJson(
-      UUID bookId,
-      String name,
-      @Nullable YearMonth agreedThrough,
-      List<AccountRowJson> accounts,
-      List<CashRowJson> cash) {}
+      UUID bookId, String name, @Nullable YearMonth agreedThrough, List<AccountRowJson> accounts) {}
 
   /** What is left at each station of the work path. */
   record StationsJson(int gather, int post, int reconcile) {}
@@ -68,6 +63,8 @@ final class AlmanacJson {
     /** The count is the days that are left of a consent; negative once it has ended. */
     RENEW_CONSENT,
     STATEMENTS_TO_COME,
+    /** Cash that was not counted yet. */
+    COUNT,
     DOUBTS,
     /** The count is the lines that trusted rules have posted of late. */
     TRUSTED_POSTED,

@@ -15,7 +15,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.almanac.AlmanacJson.AccountRowJson;
 import org.yewledger.app.almanac.AlmanacJson.AlmanacPageJson;
 import org.yewledger.app.almanac.AlmanacJson.BookRowsJson;
-import org.yewledger.app.almanac.AlmanacJson.CashRowJson;
 import org.yewledger.app.almanac.AlmanacJson.CellJson;
 import org.yewledger.app.almanac.AlmanacJson.Source;
 import org.yewledger.app.chart.AccountBalances;
@@ -30,7 +29,6 @@ import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.setup.SetupService;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.AccountMonth;
@@ -80,8 +78,7 @@ class AlmanacService {
       List<YearMonth> months,
       Map<UUID, Position> balances,
       Map<UUID, Balance> feeds,
-      List<Count> waiting,
-      List<Account> cash) {
+      List<Count> waiting) {
     int waitingOn(Account account) {
       return waiting.stream()
           .filter(c -> c.account().id().equals(account.id()) && !c.month().isAfter(month))
@@ -94,7 +91,7 @@ class AlmanacService {
   AlmanacPageJson page(@Nullable YearMonth chosen, @Nullable UUID bookId) {
     Chart chart = charts.chart();
     List<AccountStatements.Of> all =
-        accountStatements.of(chart.bankAccounts(bookId).toList(), chart);
+        accountStatements.of(chart.reconciledAccounts(bookId).toList(), chart);
     var allMonths = new MonthsOfAccounts(all.stream().map(AccountStatements.Of::monthly).toList());
     LocalDate today = days.today();
     YearMonth lastPossible = YearMonth.from(today);
@@ -107,18 +104,15 @@ class AlmanacService {
         waitingCounts.all(chart).stream()
             .filter(c -> bookId == null || c.account().bookId().equals(bookId))
             .toList();
-    List<Account> cash = chart.openAccounts(AccountKind.CASH, bookId).toList();
     Page page =
         new Page(
             month,
             window,
             balances.at(
                 month.atEndOfMonth(),
-                Stream.concat(accounts.stream().map(AccountStatements.Of::account), cash.stream())
-                    .toList()),
+                accounts.stream().map(AccountStatements.Of::account).toList()),
             feeds.lastIn(month),
-            waiting,
-            cash);
+            waiting);
     NextSteps.Left left = next.left(chart, accounts, waiting);
     List<AccountMonth> now = accounts.stream().map(a -> a.monthly().in(month)).toList();
     return new AlmanacPageJson(
@@ -130,7 +124,7 @@ class AlmanacService {
         chart
             .books(bookId)
             .map(b -> book(b, accounts, page))
-            .filter(b -> !b.accounts().isEmpty() || !b.cash().isEmpty())
+            .filter(b -> !b.accounts().isEmpty())
             .toList(),
         (int) now.stream().filter(m -> m.state() == State.AGREED).count(),
         (int) now.stream().filter(m -> m.state() != State.NOT_OPEN).count(),
@@ -167,16 +161,7 @@ class AlmanacService {
         book.id(),
         book.name(),
         months.agreedThrough(page.months().getLast()).orElse(null),
-        own.stream().map(a -> row(a, page)).toList(),
-        page.cash().stream()
-            .filter(a -> a.bookId().equals(book.id()))
-            .map(a ->
-                new CashRowJson(
-                    a.id(),
-                    a.name(),
-                    a.currency().getCode(),
-                    page.balances().getOrDefault(a.id(), Position.empty(a)).amount().decimal()))
-            .toList());
+        own.stream().map(a -> row(a, page)).toList());
   }
 
   private AccountRowJson row(AccountStatements.Of of, Page page) {
@@ -214,7 +199,7 @@ class AlmanacService {
     if (statement != null) {
       Reconciliation sum = of.reconciliation(statement);
       return new BankAndBooks(
-          statement.batchId() == null ? Source.PAPER : Source.FILE,
+          sourceOf(of.account(), statement),
           new Balance(statement.closesOn(), sum.closing()),
           sum.ticked());
     }
@@ -223,7 +208,15 @@ class AlmanacService {
       return new BankAndBooks(Source.FEED, feed, balances.whole(of.account(), feed.on()).amount());
     }
     Amount books = page.balances().getOrDefault(account, Position.empty(of.account())).amount();
-    return new BankAndBooks(Source.TO_COME, null, books);
+    boolean counted = of.account().kind().isCounted();
+    return new BankAndBooks(counted ? Source.TO_COUNT : Source.TO_COME, null, books);
+  }
+
+  private static Source sourceOf(Account account, StatementEntity statement) {
+    if (account.kind().isCounted()) {
+      return Source.COUNT;
+    }
+    return statement.batchId() == null ? Source.PAPER : Source.FILE;
   }
 
   private static CellJson cell(AccountStatements.Of of, YearMonth month) {

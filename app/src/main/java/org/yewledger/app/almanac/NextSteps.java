@@ -95,6 +95,7 @@ class NextSteps {
                       null,
                       s.account().id(),
                       s.amount().decimal())));
+      addAccounts(next, Task.COUNT, missing(month, true));
       for (AccountStatements.Of of : accounts) {
         for (StatementEntity statement : of.unfinished()) {
           next.add(reconcile(of, statement));
@@ -104,7 +105,13 @@ class NextSteps {
     }
 
     private List<String> toCome(YearMonth month) {
+      return missing(month, false);
+    }
+
+    /** Accounts without a statement, or without a count. */
+    private List<String> missing(YearMonth month, boolean counted) {
       return accounts.stream()
+          .filter(a -> a.account().kind().isCounted() == counted)
           .filter(a -> a.monthly().in(month).state() == AccountMonth.State.NO_STATEMENT)
           .map(a -> a.account().name())
           .toList();

@@ -88,6 +88,13 @@ public final class Chart {
         .filter(a -> chosenBook == null || a.bookId().equals(chosenBook));
   }
 
+  /** The same with cash, which is counted: all that are reconciled. */
+  public Stream<Account> reconciledAccounts(@Nullable UUID chosenBook) {
+    return accounts()
+        .filter(a -> a.kind().isReconciled() && !a.group() && a.closedOn() == null)
+        .filter(a -> chosenBook == null || a.bookId().equals(chosenBook));
+  }
+
   /** The open accounts of a kind, of one book or of all. */
   public Stream<Account> openAccounts(AccountKind kind, @Nullable UUID chosenBook) {
     return accounts()

@@ -70,6 +70,8 @@ public class KeptAccounts {
       case DRAWINGS -> "Drawings and contributions";
       case EXCHANGE -> "Exchange gains and losses";
       case SUSPENSE -> "Suspense";
+      case OVER_SHORT -> "Cash over or short";
+      case DIFFERENCE -> "Reconciliation difference";
       case SALES_TAX -> "Sales tax";
       default -> throw new IllegalArgumentException(kind + " is not kept by the core");
     };

@@ -22,6 +22,7 @@ import org.yewledger.app.close.CloseJson.BookToCloseJson;
 import org.yewledger.app.close.CloseJson.CloseAccountJson;
 import org.yewledger.app.close.CloseJson.CloseCheckJson;
 import org.yewledger.app.journal.ClosedMonths;
+import org.yewledger.app.journal.Differences;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.ForOwners;
@@ -43,6 +44,7 @@ class CloseService {
   private final AgreedThrough agreed;
   private final AccountBalances balances;
   private final ClosedMonths months;
+  private final Differences differences;
   private final HouseholdDays days;
   private final Acts acts;
   private final JdbcClient jdbc;
@@ -54,6 +56,7 @@ class CloseService {
       AgreedThrough agreed,
       AccountBalances balances,
       ClosedMonths months,
+      Differences differences,
       HouseholdDays days,
       Acts acts,
       JdbcClient jdbc,
@@ -63,6 +66,7 @@ class CloseService {
     this.agreed = agreed;
     this.balances = balances;
     this.months = months;
+    this.differences = differences;
     this.days = days;
     this.acts = acts;
     this.jdbc = jdbc;
@@ -99,7 +103,7 @@ class CloseService {
   private static List<CloseAccountJson> accounts(
       Chart chart, UUID bookId, LocalDate last, Map<UUID, LocalDate> agreedThrough) {
     return chart
-        .bankAccounts(bookId)
+        .reconciledAccounts(bookId)
         .map(account ->
             new CloseAccountJson(
                 account.id(),
@@ -116,7 +120,7 @@ class CloseService {
   private CloseChecklist checklist(
       Chart chart, BookEntity book, YearMonth month, Map<UUID, LocalDate> agreedThrough) {
     LocalDate last = month.atEndOfMonth();
-    List<Account> accounts = chart.bankAccounts(book.id()).toList();
+    List<Account> accounts = chart.reconciledAccounts(book.id()).toList();
     Optional<Amount> suspense =
         chart
             .keptByCore(book.id(), AccountKind.SUSPENSE)
@@ -127,7 +131,16 @@ class CloseService {
         days.today(),
         accounts.stream().map(account -> through(account, agreedThrough)).toList(),
         waiting(accounts, last),
-        suspense);
+        suspense,
+        unexplained(chart, book.id(), last));
+  }
+
+  /** Entries that only make a statement agree; one that was taken back is none any more. */
+  private long unexplained(Chart chart, UUID bookId, LocalDate last) {
+    return chart
+        .keptByCore(bookId, AccountKind.DIFFERENCE)
+        .map(account -> differences.unexplained(account.id(), last))
+        .orElse(0L);
   }
 
   private long waiting(List<Account> accounts, LocalDate last) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
@@ -125,7 +126,7 @@ class LineSettling {
                 "The line is not proposed like that any more. Look at what is proposed now."));
   }
 
-  /** All accounts that are booked on, at once and in their order. */
+  /** All that is changed, in the order in which everybody takes it. */
   private void hold(
       StatementEntity statement, SettleLinesJson settle, List<ProposedPosting> proposed) {
     Set<UUID> accounts = new HashSet<>(Set.of(statement.accountId()));
@@ -137,6 +138,14 @@ class LineSettling {
             .map(PostingEntity::entryId)
             .collect(Collectors.toSet());
     corrections.hold(written, accounts);
+    statements.hold(statement.id());
+    states.locked(
+        Stream.concat(
+                settle.join().stream().flatMap(join -> join.lines().stream()),
+                settle.post().stream().map(PostProposedJson::line))
+            .map(SeenLineJson::lineId)
+            .distinct()
+            .toList());
   }
 
   private Accepted joined(UUID statementId, JoinJson join, Chart chart) {

@@ -269,7 +269,7 @@ class DemoMonths {
   private void reconcile(
       DemoStatements banks, YearMonth month, DemoChart chart, Map<String, UUID> batches) {
     for (ChartAccount account : AldercottChart.accounts()) {
-      if (!account.kind().hasStatements()
+      if (!account.kind().isReconciled()
           || account.opensOn() == null
           || account.opensOn().isAfter(month.atEndOfMonth())) {
         continue;

@@ -11,6 +11,7 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.journal.EntryLocks.Seen;
 import org.yewledger.app.journal.EntryReader.EntryView;
+import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Correction;
@@ -41,9 +42,14 @@ public class EntryCorrections {
     this.merges = merges;
   }
 
-  /** Holds the accounts of entries that are corrected in the transaction, before anything else. */
+  /**
+   * Holds entries that are corrected in the transaction, before anything else.
+   *
+   * @param others accounts that are booked on beside
+   */
   public void hold(Collection<UUID> entryIds, Collection<UUID> others) {
-    locks.accountsOf(entryIds, others);
+    locks.held(entryIds, others);
+    entities.clear();
   }
 
   /**
@@ -99,7 +105,7 @@ public class EntryCorrections {
         IntStream.range(0, view.postings().size())
             .filter(i -> view.postings().get(i).id().equals(postingId))
             .findFirst()
-            .orElseThrow();
+            .orElseThrow(() -> Conflict.changedMeanwhile("entry"));
     // What the core adds between books comes after what was written.
     long written =
         view.postings().subList(0, place).stream()

@@ -19,12 +19,14 @@ import org.yewledger.core.reconcile.Reconciliation;
 @Transactional(propagation = Propagation.MANDATORY)
 class Agreements {
   /** The version of the form in which postings are kept. */
-  private static final int FORM = 1;
+  private static final int FORM = 2;
 
   private static final String AS_KEPT =
       """
       coalesce(jsonb_agg(jsonb_build_object('postingId', p.id, 'entryNo', e.no, 'date', p.date, 'payee', y.name,
-        'amountMinor', p.amount_minor) order by p.date, e.no, p.place), '[]')
+        'amountMinor', p.amount_minor, 'adjustment', exists (
+          select 1 from posting x join account d on d.household_id = x.household_id and d.id = x.account_id
+           where x.household_id = p.household_id and x.entry_id = p.entry_id and d.kind in ('OVER_SHORT', 'DIFFERENCE'))) order by p.date, e.no, p.place), '[]')
         from posting p
         join entry e on e.household_id = p.household_id and e.id = p.entry_id
         join payee y on y.household_id = e.household_id and y.id = e.payee_id

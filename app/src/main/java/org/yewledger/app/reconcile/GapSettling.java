@@ -61,6 +61,7 @@ class GapSettling {
             .map(GapSettling::entryOf)
             .toList(),
         List.of());
+    statements.hold(statementId);
     // Somebody may have changed it before it was held.
     way = way(statementId, seen);
     CurrencyUnit currency =

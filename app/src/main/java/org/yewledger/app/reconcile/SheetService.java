@@ -22,6 +22,7 @@ import org.yewledger.app.reconcile.OpenStatements.Sums;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
 import org.yewledger.app.reconcile.StatementJson.OpenStatementJson;
 import org.yewledger.app.reconcile.StatementJson.OpeningApartJson;
+import org.yewledger.app.reconcile.StatementJson.PiecesJson;
 import org.yewledger.app.reconcile.StatementJson.SheetJson;
 import org.yewledger.app.reconcile.StatementJson.TickJson;
 import org.yewledger.app.reconcile.StatementJson.TickableJson;
@@ -30,6 +31,7 @@ import org.yewledger.app.reconcile.StatementJson.UnpostedJson;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.money.Denominations;
 import org.yewledger.core.money.Flows;
 import org.yewledger.core.reconcile.AccountMonth.Progress;
 import org.yewledger.core.reconcile.Reconciliation;
@@ -61,7 +63,7 @@ class SheetService {
     this.covered = covered;
   }
 
-  /** Every account at a bank, with its statements that are not finished. */
+  /** Every account that is reconciled, with its statements that are not finished. */
   @Transactional(readOnly = true)
   List<AccountToReconcileJson> toReconcile(@Nullable UUID bookId) {
     Chart chart = charts.chart();
@@ -71,7 +73,7 @@ class SheetService {
     Map<UUID, Sums> sums = openStatements.sums();
     Map<UUID, Long> openings = openStatements.openings();
     return chart
-        .bankAccounts(bookId)
+        .reconciledAccounts(bookId)
         .map(account -> {
           List<StatementEntity> own = byAccount.getOrDefault(account.id(), List.of());
           var chain =
@@ -107,7 +109,11 @@ class SheetService {
         agreed,
         balance.decimal(),
         nextMonthEnd(chain, account),
-        open);
+        open,
+        account.kind().isCounted(),
+        account.kind().isCounted()
+            ? Denominations.of(account.currency()).stream().map(Amount::decimal).toList()
+            : List.of());
   }
 
   /** Most statements close with a month: the end of the one after the last in the chain. */
@@ -153,6 +159,8 @@ class SheetService {
         read.chain().before(statement.closesOn()).map(Link::closesOn).orElse(null),
         statement.isFinished(),
         statement.batchId() != null,
+        read.account().kind().isCounted(),
+        counted(read),
         proof(read),
         read.sum().opening().decimal(),
         read.sum().ticked().decimal(),
@@ -183,6 +191,14 @@ class SheetService {
         read.sum().difference().isZero(),
         agreedShare(read),
         ticks(read, touched));
+  }
+
+  private static List<PiecesJson> counted(Read read) {
+    return read.statement().counted().stream()
+        .map(one ->
+            new PiecesJson(
+                Amount.ofMinor(one.ofMinor(), read.account().currency()).decimal(), one.count()))
+        .toList();
   }
 
   /** What a statement's figures follow from. */

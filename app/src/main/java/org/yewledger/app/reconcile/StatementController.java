@@ -2,11 +2,13 @@ package org.yewledger.app.reconcile;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -28,8 +30,11 @@ import org.yewledger.app.reconcile.GapJson.GapReasonsJson;
 import org.yewledger.app.reconcile.GapJson.SettleGapJson;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
 import org.yewledger.app.reconcile.StatementJson.AgreementJson;
+import org.yewledger.app.reconcile.StatementJson.CashCountJson;
 import org.yewledger.app.reconcile.StatementJson.ClosingJson;
+import org.yewledger.app.reconcile.StatementJson.LastResortJson;
 import org.yewledger.app.reconcile.StatementJson.NewStatementJson;
+import org.yewledger.app.reconcile.StatementJson.PiecesJson;
 import org.yewledger.app.reconcile.StatementJson.ReopenStatementJson;
 import org.yewledger.app.reconcile.StatementJson.SheetJson;
 import org.yewledger.app.reconcile.StatementJson.StatementIdJson;
@@ -38,6 +43,7 @@ import org.yewledger.app.reconcile.StatementJson.TicksJson;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.reconcile.CashCount;
 import org.yewledger.formats.table.AgreementTable;
 import org.yewledger.formats.table.AgreementTable.AgreedRow;
 
@@ -51,6 +57,8 @@ class StatementController {
   private final StatementReopening reopening;
   private final GapService gaps;
   private final GapSettling settling;
+  private final CashCounting counting;
+  private final LastResortBooking lastResort;
   private final ChartService charts;
 
   StatementController(
@@ -59,12 +67,16 @@ class StatementController {
       StatementReopening reopening,
       GapService gaps,
       GapSettling settling,
+      CashCounting counting,
+      LastResortBooking lastResort,
       ChartService charts) {
     this.statements = statements;
     this.sheets = sheets;
     this.reopening = reopening;
     this.gaps = gaps;
     this.settling = settling;
+    this.counting = counting;
+    this.lastResort = lastResort;
     this.charts = charts;
   }
 
@@ -81,6 +93,38 @@ class StatementController {
     var closing = new Balance(draft.closesOn(), Amount.of(draft.closing(), account.currency()));
     return new StatementIdJson(
         statements.begin(account, closing, draft.says(account.currency()), null).id());
+  }
+
+  /** Begins the statement of a count of cash; all that the books have stands against it. */
+  @PostMapping("/counts")
+  @ResponseStatus(HttpStatus.CREATED)
+  StatementIdJson count(@Valid @RequestBody CashCountJson count) {
+    CurrencyUnit currency = charts.chart().account(count.accountId()).currency();
+    BigDecimal total = count.total();
+    return new StatementIdJson(
+        counting
+            .count(
+                count.accountId(),
+                count.countedOn(),
+                count.pieces() == null ? null : pieces(count.pieces(), currency),
+                total == null ? null : Amount.of(total, currency))
+            .id());
+  }
+
+  private static CashCount pieces(List<PiecesJson> pieces, CurrencyUnit currency) {
+    return new CashCount(
+        currency,
+        pieces.stream()
+            .map(one -> new CashCount.Pieces(Amount.of(one.of(), currency), one.count()))
+            .toList());
+  }
+
+  /** Books what is apart and nothing explains, as that, and ticks it. */
+  @PostMapping("/{id}/difference")
+  SheetJson lastResort(@PathVariable UUID id, @Valid @RequestBody LastResortJson seen) {
+    CurrencyUnit currency = charts.chart().account(statements.find(id).accountId()).currency();
+    lastResort.book(id, Amount.of(seen.difference(), currency));
+    return sheets.sheet(id);
   }
 
   @GetMapping("/{id}")

@@ -1,18 +1,23 @@
 package org.yewledger.app.reconcile;
 
+import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
+import org.hibernate.annotations.ColumnTransformer;
 import org.hibernate.annotations.TenantId;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.reconcile.CashCount;
 import org.yewledger.core.reconcile.StatementChain;
 import org.yewledger.core.reconcile.StatementFigures;
 
@@ -30,6 +35,12 @@ public class StatementEntity {
   private @Nullable Long inMinor;
   private @Nullable Long outMinor;
   private @Nullable UUID batchId;
+
+  @Column(columnDefinition = "jsonb")
+  @ColumnTransformer(write = "?::jsonb")
+  @Convert(converter = CountedPieces.class)
+  private @Nullable List<CountedPieces.Pieces> counted;
+
   private @Nullable Instant finishedAt;
   private @Nullable UUID finishedBy;
   @Version private int version;
@@ -45,6 +56,20 @@ public class StatementEntity {
     this.accountId = accountId;
     this.batchId = batchId;
     become(closing);
+  }
+
+  /** Says how cash was counted. */
+  void countedAs(CashCount count) {
+    counted =
+        count.pieces().stream()
+            .filter(one -> one.count() > 0)
+            .map(one -> new CountedPieces.Pieces(one.of().minor(), one.count()))
+            .toList();
+  }
+
+  /** The pieces as they were counted; none where only the sum was said, or nothing was counted. */
+  List<CountedPieces.Pieces> counted() {
+    return counted == null ? List.of() : counted;
   }
 
   final void become(Balance closing) {

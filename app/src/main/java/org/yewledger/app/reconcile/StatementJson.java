@@ -1,8 +1,10 @@
 package org.yewledger.app.reconcile;
 
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.PositiveOrZero;
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -45,6 +47,27 @@ final class StatementJson {
     }
   }
 
+  /** So many pieces of one denomination. */
+  record PiecesJson(@NotNull BigDecimal of, int count) {}
+
+  /**
+   * Cash as it was counted.
+   *
+   * @param pieces what was counted piece by piece; without them the sum is told
+   */
+  record CashCountJson(
+      @NotNull UUID accountId,
+      @NotNull LocalDate countedOn,
+      @Nullable @Size(max = 30) List<@NotNull @Valid PiecesJson> pieces,
+      @Nullable @PositiveOrZero BigDecimal total) {}
+
+  /**
+   * What nothing explains.
+   *
+   * @param difference as the person saw it
+   */
+  record LastResortJson(@NotNull BigDecimal difference) {}
+
   record TicksJson(@NotEmpty List<UUID> postingIds, boolean ticked) {}
 
   /**
@@ -79,6 +102,9 @@ final class StatementJson {
    * @param agreedThrough the last day agreed, null if none
    * @param agreedBalance the balance of that day, or the opening balance
    * @param statements the statements that are not finished
+   * @param counted whether it is cash, which is counted
+   * @param denominations the pieces of its currency, the largest first; none where it is not
+   *     counted or they are not known
    */
   record AccountToReconcileJson(
       UUID accountId,
@@ -89,7 +115,9 @@ final class StatementJson {
       @Nullable LocalDate agreedThrough,
       BigDecimal agreedBalance,
       LocalDate nextClosesOn,
-      List<OpenStatementJson> statements) {}
+      List<OpenStatementJson> statements,
+      boolean counted,
+      List<BigDecimal> denominations) {}
 
   record OpenStatementJson(
       UUID id,
@@ -134,9 +162,19 @@ final class StatementJson {
       boolean first,
       String words) {}
 
-  /** A posting as it was when it was agreed. */
+  /**
+   * A posting as it was when it was agreed.
+   *
+   * @param adjustment whether its entry only made both agree, since nothing explained what was
+   *     apart
+   */
   record AgreedPostingJson(
-      UUID postingId, long entryNo, LocalDate date, String payee, BigDecimal amount) {
+      UUID postingId,
+      long entryNo,
+      LocalDate date,
+      String payee,
+      BigDecimal amount,
+      boolean adjustment) {
     AgreedRow row(String state) {
       return new AgreedRow(
           date.toString(), Long.toString(entryNo), payee, amount.toPlainString(), state);
@@ -159,10 +197,20 @@ final class StatementJson {
       List<AgreedPostingJson> postings,
       List<AgreedPostingJson> stillOpen) {
     private record Posting(
-        UUID postingId, long entryNo, LocalDate date, String payee, long amountMinor) {
+        UUID postingId,
+        long entryNo,
+        LocalDate date,
+        String payee,
+        long amountMinor,
+        @Nullable Boolean adjustment) {
       AgreedPostingJson shown(CurrencyUnit currency) {
         return new AgreedPostingJson(
-            postingId, entryNo, date, payee, Amount.ofMinor(amountMinor, currency).decimal());
+            postingId,
+            entryNo,
+            date,
+            payee,
+            Amount.ofMinor(amountMinor, currency).decimal(),
+            Boolean.TRUE.equals(adjustment));
       }
     }
 
@@ -203,6 +251,8 @@ final class StatementJson {
       @Nullable LocalDate opensAfter,
       boolean finished,
       boolean fromFile,
+      boolean cash,
+      List<PiecesJson> counted,
       ProofJson proof,
       BigDecimal opening,
       BigDecimal tickedBalance,

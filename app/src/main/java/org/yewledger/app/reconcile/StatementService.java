@@ -92,7 +92,7 @@ public class StatementService {
   @ForBookkeepers
   public StatementEntity begin(
       Account account, Balance closing, StatementFigures says, @Nullable UUID batchId) {
-    account.requireAtBank("accountId");
+    account.requireReconciled("accountId");
     chain(account).requireRoomFor(closing.on());
     acts.begin(
         ActKind.BEGIN_STATEMENT,
@@ -208,6 +208,22 @@ public class StatementService {
       throw new NotFound("statement");
     }
     return statement;
+  }
+
+  /**
+   * Holds a statement until the transaction ends, after accounts and entries and before what is
+   * ticked for it: who ticks while changing entries takes it in that order.
+   *
+   * @throws Conflict {@code statement-finished}
+   */
+  @Transactional
+  public void hold(UUID id) {
+    unfinished(id);
+  }
+
+  /** What was changed is written, for what reads rows. */
+  void flush() {
+    entities.flush();
   }
 
   /** What was read is read again: a statement was changed beside it. */

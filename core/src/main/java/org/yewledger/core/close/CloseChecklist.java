@@ -26,7 +26,9 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
     /** No line of a bank up to that day waits to be posted. */
     NOTHING_WAITS,
     /** Nothing stands in suspense on that day. */
-    NOTHING_IN_SUSPENSE
+    NOTHING_IN_SUSPENSE,
+    /** No entry up to that day only makes a statement agree, with nothing that explains it. */
+    DIFFERENCES_EXPLAINED
   }
 
   /**
@@ -63,6 +65,7 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
    * @param today in the household's own time zone
    * @param waiting how many lines of the book's accounts, up to the month's last day, wait
    * @param suspense what stands in suspense on that day; empty if the book has no such account
+   * @param unexplained how many entries of that day or before are reconciliation differences
    */
   public static CloseChecklist of(
       String bookName,
@@ -70,7 +73,8 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
       LocalDate today,
       List<AccountThrough> accounts,
       long waiting,
-      Optional<Amount> suspense) {
+      Optional<Amount> suspense,
+      long unexplained) {
     LocalDate last = through.atEndOfMonth();
     List<Check> checks = new ArrayList<>();
     checks.add(
@@ -92,6 +96,14 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
                 .filter(amount -> !amount.isZero())
                 .map(amount -> "%s stands in suspense".formatted(amount.shown()))
                 .orElse("")));
+    checks.add(
+        new Check(
+            Kind.DIFFERENCES_EXPLAINED,
+            unexplained == 0
+                ? ""
+                : "%,d reconciliation %s to be explained"
+                    .formatted(
+                        unexplained, unexplained == 1 ? "difference waits" : "differences wait")));
     return new CloseChecklist(bookName, through, checks);
   }
 

@@ -70,6 +70,19 @@ public record Account(
     }
   }
 
+  /**
+   * Checks that it can be reconciled, with a statement or with a count.
+   *
+   * @param field the field of the request that names the account
+   * @throws Refusal {@code not-at-a-bank} or {@code account-closed}
+   */
+  public void requireReconciled(String field) {
+    if (kind.isCounted() && !group && closedOn == null) {
+      return;
+    }
+    requireAtBank(field);
+  }
+
   public UUID bookId() {
     return book.id();
   }

@@ -26,6 +26,10 @@ public enum AccountKind {
   INCOME(AccountClass.INCOME, Use.OTHER),
   /** Exchange gains, and losses as the other side of them. */
   EXCHANGE(AccountClass.INCOME, Use.BY_THE_CORE),
+  /** What a count of cash had too much, and too little as the other side of it. */
+  OVER_SHORT(AccountClass.EXPENSE, Use.BY_THE_CORE),
+  /** What a statement and the books were apart and nothing explains, until somebody finds out. */
+  DIFFERENCE(AccountClass.EXPENSE, Use.BY_THE_CORE),
   EXPENSE(AccountClass.EXPENSE, Use.OTHER);
 
   private enum Use {
@@ -55,6 +59,16 @@ public enum AccountKind {
     return use == Use.AT_BANK;
   }
 
+  /** Whether what it holds is counted: nobody sends statements of it. */
+  public boolean isCounted() {
+    return this == CASH;
+  }
+
+  /** Whether such accounts are reconciled, with a statement or with a count. */
+  public boolean isReconciled() {
+    return hasStatements() || isCounted();
+  }
+
   /** Whether such accounts hold something of one's own: they begin with an opening balance. */
   public boolean hasOpeningBalance() {
     return use == Use.AT_BANK || use == Use.OWN;
@@ -72,6 +86,6 @@ public enum AccountKind {
 
   /** Whether a person books there: to anything but what the core works out by itself. */
   public boolean isBookable() {
-    return !isKeptByCore() || this == SUSPENSE;
+    return !isKeptByCore() || this == SUSPENSE || this == OVER_SHORT || this == DIFFERENCE;
   }
 }

@@ -27,8 +27,13 @@ public class CloseChecklistTest {
   }
 
   private static CloseChecklist of(List<AccountThrough> accounts, long waiting, long suspense) {
+    return of(accounts, waiting, suspense, 0);
+  }
+
+  private static CloseChecklist of(
+      List<AccountThrough> accounts, long waiting, long suspense, long unexplained) {
     return CloseChecklist.of(
-        "Household", AUGUST, TODAY, accounts, waiting, Optional.of(eur(suspense)));
+        "Household", AUGUST, TODAY, accounts, waiting, Optional.of(eur(suspense)), unexplained);
   }
 
   @Test
@@ -60,10 +65,17 @@ public class CloseChecklistTest {
   public void aMonthThatIsNotOverIsNotReady() {
     CloseChecklist list =
         CloseChecklist.of(
-            "Household", AUGUST, AUGUST.atEndOfMonth(), List.of(), 0, Optional.empty());
+            "Household", AUGUST, AUGUST.atEndOfMonth(), List.of(), 0, Optional.empty(), 0);
     assertEquals(
         list.checks().stream().filter(c -> !c.isMet()).map(Check::kind).toList(),
         List.of(CloseChecklist.Kind.OVER));
+  }
+
+  @Test
+  public void aDifferenceThatNothingExplainsIsLeft() {
+    CloseChecklist list = of(List.of(), 0, 0, 2);
+    assertFalse(list.isReady());
+    assertTrue(list.checks().getLast().open().contains("2 reconciliation differences"), "" + list);
   }
 
   @Test
