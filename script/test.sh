@@ -26,8 +26,9 @@ run_suites() {
   say "the browser tests:"
   cat "$yew_dir/e2e.log"
   # With the machine to themselves, since they take all of it: ten people at once, and what is killed in the middle.
-  mvn -B -ntp -Dstyle.color=never -fae -pl app,e2e surefire:test -Dtest='TenPeopleTest,CrashTest' \
-    -Dsurefire.failIfNoSpecifiedTests=false || suites=$?
+  export_test_databases
+  mvn -B -ntp -Dstyle.color=never -pl app surefire:test -Dtest=TenPeopleTest || suites=$?
+  mvn -B -ntp -Dstyle.color=never -pl e2e surefire:test -Dtest=CrashTest || suites=$?
   [ "$suites" = 0 ] && [ "$browsing" = 0 ]
 }
 

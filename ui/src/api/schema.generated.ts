@@ -5100,6 +5100,7 @@ export interface components {
             payee: string;
             /** Format: uuid */
             postingId: string;
+            reference: string;
             ticked: boolean;
         };
         TickedJson: {

@@ -219,7 +219,9 @@ function AccountHead({ page }: { page: Page }) {
       {page.bank ? (
         <div className="flex gap-7">
           <dl>
-            <dt>Bank says, {day(page.bank.on)}</dt>
+            <dt>
+              {page.kind === 'CASH' ? 'Counted' : 'Bank says'}, {day(page.bank.on)}
+            </dt>
             <dd>{figure(page.bank.says)}</dd>
           </dl>
           <dl>

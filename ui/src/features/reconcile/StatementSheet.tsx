@@ -16,6 +16,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Acts, Inspector, Leaf, LeafFoot, View } from '@/parts/View'
 import { CorrectStatement } from './CorrectStatement'
+import { amountOf, nextOrder } from './order'
 import { PairChosen } from './PairChosen'
 import { Proof } from './Proof'
 import { ReopenStatement } from './ReopenStatement'
@@ -39,12 +40,6 @@ import { useTicks } from './useTicks'
 import { WhatIsApart } from './WhatIsApart'
 
 type Sheet = Schemas['SheetJson']
-
-/** What a row moves at the bank, or in the books where the bank has it not. */
-function amountOf(row: SheetRow): string {
-  if ('posting' in row) return row.posting.amount
-  return 'match' in row ? row.match.sides.bank : row.only.line.amount
-}
 
 const LABELS = { line: 'Selected line', correcting: 'Correct the statement', apart: 'What may be apart' }
 
@@ -183,6 +178,13 @@ function SheetPage({ stored }: { stored: Sheet }) {
   ]
   useCommands([
     ...(sheet.finished ? ofAgreed : ofOpen),
+    {
+      keys: ['s'],
+      label: `Sort by ${nextOrder(rows.order)}`,
+      strip: `sort by ${nextOrder(rows.order)}`,
+      id: 'sort',
+      run: () => rows.sort(nextOrder(rows.order)),
+    },
     {
       keys: ['h'],
       label: rows.hides ? 'Show what is ticked' : 'Hide what is ticked',

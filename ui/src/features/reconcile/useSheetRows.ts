@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { useSelection } from '@/parts/useSelection'
+import { inOrder, type Order } from './order'
 import { type Group, type GroupName, postingsOf, type SheetRow } from './rows'
 
 function isTicked(row: SheetRow): boolean {
@@ -11,9 +12,10 @@ function isTicked(row: SheetRow): boolean {
 export function useSheetRows(all: Group[]) {
   const [flipped, setFlipped] = useState<ReadonlySet<GroupName>>(new Set())
   const [hides, setHides] = useState(false)
+  const [order, setOrder] = useState<Order>('date')
   const groups = all.map((group) => ({
     ...group,
-    rows: hides ? group.rows.filter((row) => !isTicked(row)) : group.rows,
+    rows: inOrder(hides ? group.rows.filter((row) => !isTicked(row)) : group.rows, order),
   }))
   const hasWork = all.some((group) => group.name !== 'agreed')
   // What is agreed is out of the way as long as there is anything else.
@@ -37,6 +39,8 @@ export function useSheetRows(all: Group[]) {
     selection,
     selected: shown.find((row) => row.key === selection.selected),
     chosen: shown.filter((row) => selection.chosen.has(row.key)),
+    order,
+    sort: setOrder,
     hides,
     hide: () => setHides(!hides),
   }

@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
@@ -115,6 +116,32 @@ public class TickingTest extends BrowserTest {
     assertThat(rows).hasCount(2);
     page.keyboard().press("Control+z");
     assertEquals(complaints(), List.of());
+  }
+
+  @Test
+  public void rowsStandInTheOrderThatThePaperHas() {
+    Page page = signedInAt("/reconcile");
+    rows(page, "Quillon Card").click();
+    page.keyboard().press("Enter");
+    rows(page, "Pair with").first().waitFor();
+    List<BigDecimal> byDay = amountsAtBank(page);
+    page.keyboard().press("s");
+    assertThat(page.getByText("sort by reference")).isVisible();
+    List<BigDecimal> byAmount = amountsAtBank(page);
+    assertEquals(byAmount, byAmount.stream().sorted().toList());
+    assertTrue(!byAmount.equals(byDay) && byAmount.size() > 5, byAmount.toString());
+    button(page, "Date").click();
+    assertEquals(amountsAtBank(page), byDay);
+    assertEquals(complaints(), List.of());
+  }
+
+  /** What the bank says in the rows in sight that only it has, in their order. */
+  private static List<BigDecimal> amountsAtBank(Page page) {
+    return page.locator("tr[data-row]:has(button:text('Post to'))").all().stream()
+        .limit(8)
+        .map(row -> row.getByRole(AriaRole.GRIDCELL).nth(3).textContent())
+        .map(text -> new BigDecimal(text.replace("\u2212", "-").replace("+", "").replace(",", "")))
+        .toList();
   }
 
   @Test

@@ -82,7 +82,7 @@ class AccountPageService {
             ? seenAtBank(id, on, position.amount())
             : Amount.zero(account.currency());
     List<StatementOnPageJson> all =
-        account.kind().hasStatements() ? statementsOf(account) : List.of();
+        account.kind().isReconciled() ? statementsOf(account) : List.of();
     var book = account.book();
     return new AccountPageJson(
         id,
@@ -129,7 +129,7 @@ class AccountPageService {
 
   /** In the month of the day a statement first, then a feed; without either what was said last. */
   private @Nullable BankJson bank(Account account, LocalDate on) {
-    List<StatementEntity> all = account.kind().hasStatements() ? statements.of(account) : List.of();
+    List<StatementEntity> all = account.kind().isReconciled() ? statements.of(account) : List.of();
     YearMonth month = YearMonth.from(on);
     StatementEntity ofMonth =
         all.stream()

@@ -50,6 +50,7 @@ public class CoveredPostings {
       LocalDate date,
       String payee,
       String note,
+      String reference,
       long amountMinor,
       boolean ticked) {}
 
@@ -77,8 +78,8 @@ public class CoveredPostings {
   List<Covered> of(StatementEntity statement) {
     return of(
             """
-            select c.id, c.entry_id, c.no, c.date, y.name, c.note, c.amount_minor, c.ticked from (
-              select p.id, p.entry_id, e.no, p.date, e.payee_id, e.note, p.amount_minor, p.place, p.statement_id is not null as ticked
+            select c.id, c.entry_id, c.no, c.date, y.name, c.note, c.reference, c.amount_minor, c.ticked from (
+              select p.id, p.entry_id, e.no, p.date, e.payee_id, e.note, e.reference, p.amount_minor, p.place, p.statement_id is not null as ticked
             %s) c join payee y on y.household_id = :household and y.id = c.payee_id order by c.date, c.no, c.place\
             """
                 .formatted(COVERED),
@@ -91,8 +92,9 @@ public class CoveredPostings {
                 Objects.requireNonNull(row.getObject(4, LocalDate.class)),
                 row.getString(5),
                 row.getString(6),
-                row.getLong(7),
-                row.getBoolean(8)))
+                row.getString(7),
+                row.getLong(8),
+                row.getBoolean(9)))
         .list();
   }
 

@@ -291,6 +291,7 @@ class SheetService {
               posting.date(),
               posting.payee(),
               posting.note(),
+              posting.reference(),
               Amount.ofMinor(posting.amountMinor(), currency).decimal(),
               texts.get(posting.id()),
               posting.ticked(),

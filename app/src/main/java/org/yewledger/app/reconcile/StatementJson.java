@@ -139,6 +139,7 @@ final class StatementJson {
       LocalDate date,
       String payee,
       String note,
+      String reference,
       BigDecimal amount,
       @Nullable String bankText,
       boolean ticked,
