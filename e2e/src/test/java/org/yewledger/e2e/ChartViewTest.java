@@ -103,6 +103,8 @@ public class ChartViewTest extends BrowserTest {
         form.getByRole(
             AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName(label).setExact(true));
     box.fill(typed);
+    // The accounts may still be on their way.
+    form.page().getByRole(AriaRole.OPTION).first().waitFor();
     box.press("Enter");
   }
 }
