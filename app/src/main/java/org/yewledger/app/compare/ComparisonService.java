@@ -43,8 +43,8 @@ class ComparisonService {
     Chart chart = charts.chart();
     Beside beside = ledgers.of(statements.find(statementId), chart);
     List<Match> matches = beside.comparison().matches();
-    List<Match> same = matches.stream().filter(match -> !disagrees(match)).toList();
-    List<Match> disagree = matches.stream().filter(ComparisonService::disagrees).toList();
+    List<Match> same = matches.stream().filter(match -> !match.kind().disagrees()).toList();
+    List<Match> disagree = matches.stream().filter(match -> match.kind().disagrees()).toList();
     return new ComparisonJson(
         matches.stream().map(match -> match(match, beside)).toList(),
         beside.comparison().onlyAtBank().stream()
@@ -55,10 +55,6 @@ class ComparisonService {
         sides(same, beside),
         sides(beside.comparison().onlyAtBank(), List.of(), beside.account()),
         inBooks(beside));
-  }
-
-  private static boolean disagrees(Match match) {
-    return match.kind() == Match.Kind.AMOUNT_DISAGREES || match.kind() == Match.Kind.DAY_DISAGREES;
   }
 
   private static OnlyAtBankJson onlyAtBank(Waiting waiting, Account account, Chart chart) {

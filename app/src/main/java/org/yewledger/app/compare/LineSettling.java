@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
@@ -89,9 +91,11 @@ class LineSettling {
     }
     Chart chart = charts.chart();
     StatementEntity statement = statements.find(statementId);
-    List<Waiting> all = waiting.all(chart, null);
+    Map<UUID, Waiting> waits =
+        waiting.all(chart, null).stream()
+            .collect(Collectors.toMap(w -> w.row().id(), Function.identity()));
     List<ProposedPosting> proposed =
-        settle.post().stream().map(post -> proposed(post, all, chart)).toList();
+        settle.post().stream().map(post -> proposed(post, waits, chart)).toList();
     hold(statement, settle, proposed);
     int lines =
         settle.post().size() + settle.join().stream().mapToInt(join -> join.lines().size()).sum();
@@ -108,16 +112,15 @@ class LineSettling {
       accepted.add(joined(statementId, join, chart));
     }
     for (int i = 0; i < proposed.size(); i++) {
-      accepted.add(proposed.get(i).accepted(settle.post().get(i).line().version(), all));
+      accepted.add(proposed.get(i).accepted(settle.post().get(i).line().version(), waits));
     }
     posts.post(accepted);
     tick(statementId, statement.accountId(), accepted);
   }
 
-  private static ProposedPosting proposed(PostProposedJson post, List<Waiting> all, Chart chart) {
-    return all.stream()
-        .filter(w -> w.row().id().equals(post.line().lineId()))
-        .findFirst()
+  private static ProposedPosting proposed(
+      PostProposedJson post, Map<UUID, Waiting> waits, Chart chart) {
+    return Optional.ofNullable(waits.get(post.line().lineId()))
         .flatMap(w -> ProposedPosting.of(w, chart))
         .filter(proposed -> proposed.isAs(post.payee(), post.accountIds()))
         .orElseThrow(() ->
@@ -139,13 +142,10 @@ class LineSettling {
             .collect(Collectors.toSet());
     corrections.hold(written, accounts);
     statements.hold(statement.id());
-    states.locked(
-        Stream.concat(
-                settle.join().stream().flatMap(join -> join.lines().stream()),
-                settle.post().stream().map(PostProposedJson::line))
-            .map(SeenLineJson::lineId)
-            .distinct()
-            .toList());
+    Set<UUID> lines = new HashSet<>();
+    settle.join().forEach(join -> join.lines().forEach(line -> lines.add(line.lineId())));
+    proposed.forEach(posting -> posting.lineIds().forEach(lines::add));
+    states.locked(lines);
   }
 
   private Accepted joined(UUID statementId, JoinJson join, Chart chart) {

@@ -2,8 +2,10 @@ package org.yewledger.app.compare;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.compare.ComparisonJson.WouldBePostedJson;
@@ -29,16 +31,12 @@ record ProposedPosting(
     }
     UUID twin =
         waiting.proposal().evidence() instanceof Evidence.OtherHalf half ? half.twinId() : null;
-    boolean cannot =
-        waiting.proposal().evidence() instanceof Evidence.RuleFits fits && fits.trouble() != null;
-    return cannot
-        ? Optional.empty()
-        : Optional.of(
-            new ProposedPosting(
-                waiting,
-                booking,
-                twin,
-                booking.parts().stream().map(part -> chart.account(part.account().id())).toList()));
+    return Optional.of(
+        new ProposedPosting(
+            waiting,
+            booking,
+            twin,
+            booking.parts().stream().map(part -> chart.account(part.account().id())).toList()));
   }
 
   WouldBePostedJson json() {
@@ -59,16 +57,21 @@ record ProposedPosting(
 
   /**
    * @param seen the version of the line's state that the person saw
-   * @param all the waiting lines that it was proposed among
+   * @param waits the waiting lines that it was proposed among, by their ids
    */
-  Accepted accepted(int seen, Collection<Waiting> all) {
-    Accepted.Half half =
-        all.stream()
-            .filter(w -> w.row().id().equals(twinId))
-            .map(w -> new Accepted.Half(w.row().id(), w.version()))
-            .findFirst()
-            .orElse(null);
-    return new Accepted(waiting.row().id(), seen, typed(), half, null);
+  Accepted accepted(int seen, Map<UUID, Waiting> waits) {
+    Waiting twin = twinId == null ? null : waits.get(twinId);
+    return new Accepted(
+        waiting.row().id(),
+        seen,
+        typed(),
+        twin == null ? null : new Accepted.Half(twin.row().id(), twin.version()),
+        null);
+  }
+
+  /** The line, and the other half of a transfer. */
+  Stream<UUID> lineIds() {
+    return Stream.concat(Stream.of(waiting.row().id()), Stream.ofNullable(twinId));
   }
 
   private Accepted.Typed typed() {

@@ -68,7 +68,8 @@ public record Comparison(
                 List.of(lines.get(place)),
                 List.of(pair.posting()),
                 pair.sharedWords(),
-                pair.rivalled())));
+                pair.rivalled(),
+                pair.isSure())));
     Map<UUID, WaitingLine> byId = new HashMap<>();
     lines.forEach(line -> byId.put(line.id(), line));
     Set<UUID> inParts = new HashSet<>();
@@ -82,7 +83,8 @@ public record Comparison(
                         List.of(lines.get(place)),
                         several.postings(),
                         several.sharedWords(),
-                        several.rivalled()));
+                        several.rivalled(),
+                        several.isSure()));
             case PartOfAnEntry part when inParts.add(part.posting().id()) ->
                 matches.add(
                     new Match(
@@ -92,7 +94,8 @@ public record Comparison(
                             .toList(),
                         List.of(part.posting()),
                         List.of(),
-                        part.rivalled()));
+                        part.rivalled(),
+                        part.isSure()));
             default -> {
               // Told with the first line of the posting.
             }

@@ -87,12 +87,11 @@ final class Disagreements {
 
   private Match match(Pairs.Pair pair) {
     WaitingLine line = lines.get(pair.left());
-    return new Match(
-        kinds.getOrDefault(key(pair.left(), pair.right()), Kind.SAME),
-        List.of(line),
-        List.of(postings.get(pair.right())),
-        words.shared(line.line(), postings.get(pair.right()).text()),
-        pair.rivalled());
+    OpenPosting posting = postings.get(pair.right());
+    Kind kind = kinds.getOrDefault(key(pair.left(), pair.right()), Kind.SAME);
+    List<String> shared = words.shared(line.line(), posting.text());
+    boolean sure = kind == Kind.SAME && !pair.rivalled() && !shared.isEmpty();
+    return new Match(kind, List.of(line), List.of(posting), shared, pair.rivalled(), sure);
   }
 
   /** The same amount on a day that is further away. */

@@ -11,13 +11,15 @@ import org.yewledger.core.post.WaitingLine;
  * @param postings one, or several that add up to the one line
  * @param sharedWords what both sides say
  * @param rivalled whether something that is left would do as well for either side
+ * @param isSure whether it can be taken without a second look
  */
 public record Match(
     Kind kind,
     List<WaitingLine> lines,
     List<OpenPosting> postings,
     List<String> sharedWords,
-    boolean rivalled) {
+    boolean rivalled,
+    boolean isSure) {
   /** What the two sides have in common. */
   public enum Kind {
     /** Amount and day, or a payment that the bank took its time for. */
@@ -29,23 +31,18 @@ public record Match(
     /** The payee and the days, not the amount. */
     AMOUNT_DISAGREES,
     /** The payee and the amount; the books have a day on which the bank had it long since. */
-    DAY_DISAGREES
+    DAY_DISAGREES;
+
+    /** Whether what the two say is not the same. */
+    public boolean disagrees() {
+      return this == AMOUNT_DISAGREES || this == DAY_DISAGREES;
+    }
   }
 
   public Match {
     lines = List.copyOf(lines);
     postings = List.copyOf(postings);
     sharedWords = List.copyOf(sharedWords);
-  }
-
-  /**
-   * Whether it can be taken without a second look: nothing else is as likely, and both sides name
-   * the same, or the books have waited for it.
-   */
-  public boolean isSure() {
-    return kind == Kind.SAME
-        && !rivalled
-        && (!sharedWords.isEmpty() || postings.getFirst().awaited());
   }
 
   /** How many days lie between the two; where there are several, between the first ones. */

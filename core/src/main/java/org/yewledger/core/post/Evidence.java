@@ -20,6 +20,21 @@ public sealed interface Evidence {
     };
   }
 
+  /** Whether nothing else is as likely, by what is known. */
+  default boolean isSure() {
+    return switch (this) {
+      case StandsInTheBooks known ->
+          !known.rivalled() && (known.posting().awaited() || !known.sharedWords().isEmpty());
+      case StandsInSeveral several -> !several.rivalled() && !several.sharedWords().isEmpty();
+      case PartOfAnEntry part -> !part.rivalled();
+      case NearlyStands nearly -> false;
+      case OtherHalf half -> !half.rivalled() && half.named();
+      case RuleFits fits -> fits.trouble() == null && !fits.atRateOfTheDay();
+      case BookedBefore before -> before.always() && before.likeTexts().isEmpty();
+      case None none -> false;
+    };
+  }
+
   /**
    * A posting of the same amount stands on the line's account, and no bank line has confirmed it.
    *

@@ -63,17 +63,6 @@ public record Proposal(
 
   /** Whether it can be taken without a second look: nothing else is as likely, by what is known. */
   public boolean isSure() {
-    return switch (evidence) {
-      case Evidence.StandsInTheBooks known ->
-          !known.rivalled() && (known.posting().awaited() || !known.sharedWords().isEmpty());
-      case Evidence.StandsInSeveral several ->
-          !several.rivalled() && !several.sharedWords().isEmpty();
-      case Evidence.PartOfAnEntry part -> !part.rivalled();
-      case Evidence.NearlyStands nearly -> false;
-      case Evidence.OtherHalf half -> !half.rivalled() && half.named();
-      case Evidence.RuleFits fits -> fits.trouble() == null && !fits.atRateOfTheDay();
-      case Evidence.BookedBefore before -> before.always() && before.likeTexts().isEmpty();
-      case Evidence.None none -> false;
-    };
+    return evidence.isSure();
   }
 }
