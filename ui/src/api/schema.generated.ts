@@ -2685,7 +2685,9 @@ export interface components {
             agreedThrough?: string;
             /** Format: uuid */
             bookId: string;
+            closedThrough?: string;
             name: string;
+            toClose?: string;
         };
         BookToCloseJson: {
             accounts: components["schemas"]["CloseAccountJson"][];
@@ -2800,7 +2802,7 @@ export interface components {
             /** Format: int32 */
             share: number;
             /** @enum {string} */
-            state: "NOT_OPEN" | "NO_STATEMENT" | "IN_PROGRESS" | "AGREED";
+            state: "NOT_OPEN" | "NO_STATEMENT" | "IN_PROGRESS" | "AGREED" | "CLOSED";
             /** Format: uuid */
             statementId?: string;
         };
@@ -3885,6 +3887,8 @@ export interface components {
             /** Format: uuid */
             accountId?: string;
             accounts: string[];
+            /** Format: uuid */
+            bookId?: string;
             /** Format: int32 */
             count: number;
             /**
@@ -3892,10 +3896,11 @@ export interface components {
              * @example 12.50
              */
             difference?: string;
+            month?: string;
             /** Format: uuid */
             statementId?: string;
             /** @enum {string} */
-            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "COUNT" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "PLACE" | "RECONCILE";
+            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "COUNT" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "PLACE" | "RECONCILE" | "CLOSE";
         };
         OneActJson: {
             /** Format: date-time */
@@ -4850,6 +4855,8 @@ export interface components {
             id: string;
         };
         StationsJson: {
+            /** Format: int32 */
+            close: number;
             /** Format: int32 */
             gather: number;
             /** Format: int32 */

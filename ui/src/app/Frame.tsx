@@ -94,7 +94,7 @@ export function Frame() {
             <Station to={`/gather${search}`} label="Gather" left={stations?.gather} />
             <Station to={`/post${search}`} label="Post" left={stations?.post} />
             <Station to={`/reconcile${search}`} label="Reconcile" left={stations?.reconcile} />
-            <Station to={`/close${search}`} label="Close" left={undefined} />
+            <Station to={`/close${search}`} label="Close" left={stations?.close} />
           </ol>
         </nav>
         <nav className="ml-auto flex gap-6 text-ink-2 narrow:gap-3.5" aria-label="Books">

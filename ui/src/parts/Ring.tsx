@@ -7,6 +7,7 @@ const WORDS: Record<State, string> = {
   NO_STATEMENT: 'no statement yet',
   IN_PROGRESS: 'in progress',
   AGREED: 'agreed to zero',
+  CLOSED: 'closed',
 }
 
 /** The state of an account-month in words, as assistive technology hears it. */
@@ -44,6 +45,7 @@ export function Ring({
         />
       )}
       {state === 'AGREED' && [8.6, 4.9].map((r) => <Circle key={r} r={r} colour="var(--needle)" thick={thick} />)}
+      {state === 'CLOSED' && <path d="M14.5 2.3A9.4 9.4 0 1 0 19.7 7.5L14.8 7.2Z" fill="var(--needle-2)" />}
       {state === 'IN_PROGRESS' &&
         [8.6, 4.9].map((r) => (
           <g key={r}>

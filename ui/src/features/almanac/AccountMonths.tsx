@@ -88,10 +88,10 @@ export function AccountMonths({
               {book.name}
             </th>
             <td colSpan={page.months.length} className="pt-2.5 pr-0 pl-0 [tbody+tbody_&]:pt-[17px]">
-              <AgreedRun months={page.months} through={book.agreedThrough} />
+              <ClosedRun months={page.months} through={book.closedThrough} />
             </td>
             <td colSpan={4} className="pl-[18px] text-small text-ink-2">
-              {book.agreedThrough ? `agreed through ${agreedName(book.agreedThrough, page)}` : 'nothing agreed yet'}
+              {standing(book, page)}
             </td>
           </tr>
           {book.accounts.map((row) => (
@@ -103,8 +103,11 @@ export function AccountMonths({
   )
 }
 
-function agreedName(month: string, page: Page): string {
-  return yearOf(month) === yearOf(page.month) ? monthName(month) : longMonth(month)
+/** How far a book is closed, and whether it can be further. */
+function standing(book: Page['books'][number], page: Page): string {
+  const name = (month: string) => (yearOf(month) === yearOf(page.month) ? monthName(month) : longMonth(month))
+  const closed = book.closedThrough ? `closed through ${name(book.closedThrough)}` : 'no month closed yet'
+  return book.toClose ? `${closed}; ${name(book.toClose)} agrees and can be closed` : closed
 }
 
 function AccountRow({
@@ -181,14 +184,14 @@ function MonthCell({ cell, row, now, focused }: { cell: Cell; row: Row; now: boo
   )
 }
 
-/** The months agreed in all accounts of a book, as one line over their columns. */
-function AgreedRun({ months, through }: { months: string[]; through: string | undefined }) {
+/** The closed months of a book, as one line over their columns. */
+function ClosedRun({ months, through }: { months: string[]; through: string | undefined }) {
   if (!through || !months[0] || through < months[0]) return null
   const count = months.filter((m) => m <= through).length
   const end = ((count - 0.5) / months.length) * 100
   const start = 0.5 * (100 / months.length)
   return (
-    <svg width="100%" height="12" role="img" aria-label={`agreed through ${longMonth(through)}`}>
+    <svg width="100%" height="12" role="img" aria-label={`closed through ${longMonth(through)}`}>
       <line x1={`${start}%`} x2={`${end}%`} y1="6" y2="6" stroke="var(--needle-2)" strokeWidth="1.5" />
       <circle cx={`${start}%`} cy="6" r="2.5" fill="var(--needle-2)" />
       <line x1={`${end}%`} x2={`${end}%`} y1="1.5" y2="10.5" stroke="var(--needle-2)" strokeWidth="1.5" />

@@ -133,6 +133,7 @@ const LEGEND = [
   { state: 'NO_STATEMENT', share: 0, name: 'No statement yet', means: 'nothing to agree with' },
   { state: 'IN_PROGRESS', share: 62, name: 'In progress', means: 'arc: share of lines agreed' },
   { state: 'AGREED', share: 100, name: 'Agreed to zero', means: 'bank and books say the same' },
+  { state: 'CLOSED', share: 100, name: 'Closed', means: 'entries are locked' },
   { state: 'NOT_OPEN', share: 0, name: 'Not open', means: 'before the account’s first day' },
 ] as const
 

@@ -3,7 +3,7 @@ import type { Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { useScopeSearch } from '@/app/scope'
 import { Apart } from '@/parts/Amount'
-import { counted, figure, monthName } from '@/parts/figures'
+import { counted, figure, longMonth, monthName, yearOf } from '@/parts/figures'
 
 type Next = Schemas['NextJson']
 
@@ -22,7 +22,13 @@ function listed(names: string[]): string {
 export function useNextSteps(page: Schemas['AlmanacPageJson']): Step[] {
   const navigate = useNavigate()
   const search = useScopeSearch()
-  const steps = page.next.slice(0, 9).map((next): Step => step(next, page.month, (to) => navigate(to + search)))
+  const steps = page.next.slice(0, 9).map(
+    (next): Step =>
+      step(next, page.month, (path, also = {}) => {
+        const params = new URLSearchParams({ ...Object.fromEntries(new URLSearchParams(search)), ...also }).toString()
+        navigate(params ? `${path}?${params}` : path)
+      }),
+  )
   useCommands(
     steps.map((s, i) => ({
       keys: [String(i + 1)],
@@ -34,7 +40,7 @@ export function useNextSteps(page: Schemas['AlmanacPageJson']): Step[] {
   return steps
 }
 
-function step(next: Next, month: string, go: (to: string) => void): Step {
+function step(next: Next, month: string, go: (path: string, also?: Record<string, string>) => void): Step {
   switch (next.task) {
     case 'OPENING_BALANCE':
       return {
@@ -79,7 +85,7 @@ function step(next: Next, month: string, go: (to: string) => void): Step {
         station: 'Post',
         text: `Look at what trusted rules have posted`,
         figure: counted(next.count, 'line'),
-        open: () => go('/post?trusted'),
+        open: () => go('/post', { trusted: '' }),
       }
     case 'POST_PROPOSED':
       return {
@@ -109,8 +115,18 @@ function step(next: Next, month: string, go: (to: string) => void): Step {
         figure: next.difference && <Apart amount={next.difference} />,
         open: () => go(`/reconcile/${next.statementId}`),
       }
+    case 'CLOSE':
+      return {
+        station: 'Close',
+        text: `Close ${nameOf(next.month ?? month, month)} for ${listed(next.accounts)}; all its accounts agree`,
+        figure: counted(next.count, 'account'),
+        open: () => go('/close', { month: next.month ?? month, book: next.bookId ?? '' }),
+      }
   }
 }
+
+/** A month by its name, with its year where it is another than the one looked at. */
+const nameOf = (month: string, seen: string) => (yearOf(month) === yearOf(seen) ? monthName(month) : longMonth(month))
 
 export function NextList({ steps }: { steps: Step[] }) {
   return (

@@ -18,11 +18,18 @@ public class CloseMonthTest extends BrowserTest {
     Locator inspector =
         page.getByRole(
             AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Closing Household"));
-    assertThat(inspector).containsText("September 2025 to August 2026");
+    assertThat(inspector).containsText("August 2026, this book only");
+    assertThat(rows(page, "Harbour Current")).containsText("agreed through 31 August 2026");
+    assertThat(link(page, "Close, 2 left")).isVisible();
     page.keyboard().press("Enter");
     assertThat(page.getByText("Household is closed through August 2026.")).isVisible();
     assertThat(inspector).containsText("August is closed");
     assertNoViolations(page, "a closed month");
+    assertThat(link(page, "Close, 1 left")).isVisible();
+    open(page, "/?month=2026-08");
+    assertThat(page.getByLabel("Harbour Current, August 2026: closed")).isVisible();
+    assertThat(button(page, "Close August for Saltmarsh Letterpress; all its accounts agree"))
+        .isVisible();
 
     open(page, "/journal?month=2026-08");
     rows(page, "Greengage Market").first().waitFor();
@@ -36,7 +43,9 @@ public class CloseMonthTest extends BrowserTest {
     assertThat(page.getByText("The month is closed.").first()).isVisible();
     assertThat(page.getByLabel("Day")).hasValue("12 8");
 
+    // The other book can still be closed: the first row of what is left is in hand.
     open(page, "/close?month=2026-08");
+    rows(page, "Harbour Current").click();
     assertThat(inspector).containsText("August is closed");
     page.keyboard().press("o");
     page.getByLabel("Why it is opened again").fill("a bill came late");

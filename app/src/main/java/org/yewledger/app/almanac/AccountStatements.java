@@ -10,9 +10,11 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
+import org.yewledger.app.journal.ClosedMonths;
 import org.yewledger.app.reconcile.OpenStatements;
 import org.yewledger.app.reconcile.OpenStatements.Sums;
 import org.yewledger.app.reconcile.StatementEntity;
@@ -30,9 +32,11 @@ class AccountStatements {
   private static final LocalDate NEVER = LocalDate.of(9999, 12, 31);
 
   private final OpenStatements statements;
+  private final ClosedMonths closed;
 
-  AccountStatements(OpenStatements statements) {
+  AccountStatements(OpenStatements statements, ClosedMonths closed) {
     this.statements = statements;
+    this.closed = closed;
   }
 
   /**
@@ -76,6 +80,7 @@ class AccountStatements {
     Map<UUID, List<StatementEntity>> byAccount = byAccount(statements.unfinishedAndLastAgreed());
     Map<UUID, Sums> sums = statements.sums();
     Map<UUID, Long> openings = statements.openings();
+    Map<UUID, YearMonth> closedThrough = closed.through();
     return accounts.stream()
         .map(a -> {
           List<StatementEntity> own = byAccount.getOrDefault(a.id(), List.of());
@@ -84,7 +89,8 @@ class AccountStatements {
               chart.tail(a.id()),
               own,
               sums,
-              Amount.ofMinor(openings.getOrDefault(a.id(), 0L), a.currency()));
+              Amount.ofMinor(openings.getOrDefault(a.id(), 0L), a.currency()),
+              closedThrough.get(a.bookId()));
         })
         .toList();
   }
@@ -94,7 +100,8 @@ class AccountStatements {
       String tail,
       List<StatementEntity> own,
       Map<UUID, Sums> sums,
-      Amount opening) {
+      Amount opening,
+      @Nullable YearMonth closedThrough) {
     List<StatementChain.Link> links = own.stream().map(s -> s.link(account)).toList();
     var chain = new StatementChain(account, opening, links);
     Map<UUID, Reconciliation> open = new HashMap<>();
@@ -111,7 +118,12 @@ class AccountStatements {
     }
     LocalDate opensOn = Objects.requireNonNullElse(account.opensOn(), NEVER);
     return new Of(
-        account, tail, new MonthsOfAccounts.OneAccount(opensOn, states), own, open, List.of());
+        account,
+        tail,
+        new MonthsOfAccounts.OneAccount(opensOn, states, closedThrough),
+        own,
+        open,
+        List.of());
   }
 
   /** The same accounts with the statements of the months that are shown. */

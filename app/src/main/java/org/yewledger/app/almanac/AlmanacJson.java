@@ -50,12 +50,23 @@ final class AlmanacJson {
       @Nullable BigDecimal apart,
       int waiting) {}
 
-  /** A book's accounts, and the last month in which all of them agree. */
+  /**
+   * A book's accounts.
+   *
+   * @param agreedThrough the last month in which all of them agree
+   * @param closedThrough the last month that is closed
+   * @param toClose the month through which the book can be closed; null if that is done
+   */
   record BookRowsJson(
-      UUID bookId, String name, @Nullable YearMonth agreedThrough, List<AccountRowJson> accounts) {}
+      UUID bookId,
+      String name,
+      @Nullable YearMonth agreedThrough,
+      @Nullable YearMonth closedThrough,
+      @Nullable YearMonth toClose,
+      List<AccountRowJson> accounts) {}
 
   /** What is left at each station of the work path. */
-  record StationsJson(int gather, int post, int reconcile) {}
+  record StationsJson(int gather, int post, int reconcile, int close) {}
 
   /** A kind of work that is next. */
   enum Task {
@@ -72,16 +83,29 @@ final class AlmanacJson {
     ANSWER,
     /** Something of entries is not placed yet; the difference is what stands in suspense. */
     PLACE,
-    RECONCILE
+    RECONCILE,
+    /** A book agrees through a month that is not closed; the count is its accounts. */
+    CLOSE
   }
 
+  /**
+   * @param accounts their names; of a consent the institution's, of a close the book's
+   * @param month that is to be closed
+   */
   record NextJson(
       Task task,
       List<String> accounts,
       int count,
       @Nullable UUID statementId,
       @Nullable UUID accountId,
-      @Nullable BigDecimal difference) {}
+      @Nullable BigDecimal difference,
+      @Nullable UUID bookId,
+      @Nullable YearMonth month) {
+
+    static NextJson of(Task task, List<String> accounts, int count) {
+      return new NextJson(task, accounts, count, null, null, null, null, null);
+    }
+  }
 
   /**
    * @param month the chosen month; the one to work on where none was chosen

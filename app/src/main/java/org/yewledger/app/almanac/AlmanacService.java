@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -113,7 +114,9 @@ class AlmanacService {
                 accounts.stream().map(AccountStatements.Of::account).toList()),
             feeds.lastIn(month),
             waiting);
-    NextSteps.Left left = next.left(chart, accounts, waiting);
+    List<OneBook> books = books(chart, bookId, accounts);
+    NextSteps.Left left =
+        next.left(chart, accounts, waiting, books.stream().flatMap(b -> b.toClose(today)).toList());
     List<AccountMonth> now = accounts.stream().map(a -> a.monthly().in(month)).toList();
     return new AlmanacPageJson(
         month,
@@ -121,12 +124,8 @@ class AlmanacService {
         today,
         reel(window, allMonths),
         window,
-        chart
-            .books(bookId)
-            .map(b -> book(b, accounts, page))
-            .filter(b -> !b.accounts().isEmpty())
-            .toList(),
-        (int) now.stream().filter(m -> m.state() == State.AGREED).count(),
+        books.stream().map(b -> book(b, page, today)).toList(),
+        (int) now.stream().filter(m -> m.state().isAgreed()).count(),
         (int) now.stream().filter(m -> m.state() != State.NOT_OPEN).count(),
         left.stations(working),
         left.next(bookId, month),
@@ -153,15 +152,44 @@ class AlmanacService {
         .toList();
   }
 
-  private BookRowsJson book(BookEntity book, List<AccountStatements.Of> accounts, Page page) {
-    List<AccountStatements.Of> own =
-        accounts.stream().filter(a -> a.account().bookId().equals(book.id())).toList();
-    var months = new MonthsOfAccounts(own.stream().map(AccountStatements.Of::monthly).toList());
+  /** A book with its accounts that statements come for. */
+  private record OneBook(BookEntity book, List<AccountStatements.Of> accounts) {
+    MonthsOfAccounts months() {
+      return new MonthsOfAccounts(accounts.stream().map(AccountStatements.Of::monthly).toList());
+    }
+
+    Stream<NextSteps.ToClose> toClose(LocalDate today) {
+      return months().toClose(today).stream()
+          .map(month -> new NextSteps.ToClose(book, month, accounts.size()));
+    }
+  }
+
+  private static List<OneBook> books(
+      Chart chart, @Nullable UUID bookId, List<AccountStatements.Of> accounts) {
+    return chart
+        .books(bookId)
+        .map(book ->
+            new OneBook(
+                book,
+                accounts.stream().filter(a -> a.account().bookId().equals(book.id())).toList()))
+        .filter(book -> !book.accounts().isEmpty())
+        .toList();
+  }
+
+  private BookRowsJson book(OneBook one, Page page, LocalDate today) {
+    BookEntity book = one.book();
+    MonthsOfAccounts months = one.months();
     return new BookRowsJson(
         book.id(),
         book.name(),
         months.agreedThrough(page.months().getLast()).orElse(null),
-        own.stream().map(a -> row(a, page)).toList());
+        one.accounts().stream()
+            .map(of -> of.monthly().closedThrough())
+            .filter(Objects::nonNull)
+            .findFirst()
+            .orElse(null),
+        months.toClose(today).orElse(null),
+        one.accounts().stream().map(a -> row(a, page)).toList());
   }
 
   private AccountRowJson row(AccountStatements.Of of, Page page) {

@@ -16,6 +16,7 @@ import org.yewledger.app.almanac.AlmanacJson.NextJson;
 import org.yewledger.app.almanac.AlmanacJson.StationsJson;
 import org.yewledger.app.almanac.AlmanacJson.Task;
 import org.yewledger.app.chart.AccountBalances;
+import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.connection.ConnectionView;
 import org.yewledger.app.post.TrustedPosts;
@@ -59,13 +60,15 @@ class NextSteps {
       List<String> doubtful,
       List<ConnectionView.ConsentEnding> ending,
       int trusted,
-      List<InSuspense> suspense) {
+      List<InSuspense> suspense,
+      List<ToClose> toClose) {
 
     /** How much waits at each station of the work path. */
     StationsJson stations(YearMonth working) {
       int open = accounts.stream().mapToInt(a -> a.unfinished().size()).sum();
       int gather = toCome(working).size() + doubtful.size() + ending.size();
-      return new StationsJson(gather, waiting.stream().mapToInt(Count::lines).sum(), open);
+      return new StationsJson(
+          gather, waiting.stream().mapToInt(Count::lines).sum(), open, toClose.size());
     }
 
     /** The work of a month as a list, in the order of the work path. */
@@ -73,14 +76,12 @@ class NextSteps {
       var next = new ArrayList<NextJson>();
       addAccounts(next, Task.OPENING_BALANCE, unopened(bookId));
       for (ConnectionView.ConsentEnding e : ending) {
-        next.add(
-            new NextJson(
-                Task.RENEW_CONSENT, List.of(e.institution()), e.daysLeft(), null, null, null));
+        next.add(NextJson.of(Task.RENEW_CONSENT, List.of(e.institution()), e.daysLeft()));
       }
       addAccounts(next, Task.STATEMENTS_TO_COME, toCome(month));
       addAccounts(next, Task.DOUBTS, doubtful);
       if (trusted > 0) {
-        next.add(new NextJson(Task.TRUSTED_POSTED, List.of(), trusted, null, null, null));
+        next.add(NextJson.of(Task.TRUSTED_POSTED, List.of(), trusted));
       }
       addWaiting(next, Task.POST_PROPOSED, reason -> reason != Reason.OPEN_QUESTION);
       addWaiting(next, Task.ANSWER, reason -> reason == Reason.OPEN_QUESTION);
@@ -94,13 +95,16 @@ class NextSteps {
                       1,
                       null,
                       s.account().id(),
-                      s.amount().decimal())));
+                      s.amount().decimal(),
+                      null,
+                      null)));
       addAccounts(next, Task.COUNT, missing(month, true));
       for (AccountStatements.Of of : accounts) {
         for (StatementEntity statement : of.unfinished()) {
           next.add(reconcile(of, statement));
         }
       }
+      toClose.forEach(close -> next.add(close.next()));
       return next;
     }
 
@@ -131,13 +135,10 @@ class NextSteps {
       List<Count> counts = waiting.stream().filter(c -> of.test(c.reason())).toList();
       if (!counts.isEmpty()) {
         next.add(
-            new NextJson(
+            NextJson.of(
                 task,
                 counts.stream().map(c -> c.account().name()).distinct().toList(),
-                counts.stream().mapToInt(Count::lines).sum(),
-                null,
-                null,
-                null));
+                counts.stream().mapToInt(Count::lines).sum()));
       }
     }
 
@@ -145,7 +146,7 @@ class NextSteps {
     private static void addAccounts(List<NextJson> next, Task task, List<String> names) {
       if (!names.isEmpty()) {
         List<String> accounts = names.stream().distinct().toList();
-        next.add(new NextJson(task, accounts, names.size(), null, null, null));
+        next.add(NextJson.of(task, accounts, names.size()));
       }
     }
 
@@ -157,11 +158,25 @@ class NextSteps {
           1,
           statement.id(),
           null,
-          difference.decimal());
+          difference.decimal(),
+          null,
+          null);
     }
   }
 
-  Left left(Chart chart, List<AccountStatements.Of> accounts, List<Count> waiting) {
+  /** A book that agrees through a month which is not closed. */
+  record ToClose(BookEntity book, YearMonth month, int accounts) {
+    NextJson next() {
+      return new NextJson(
+          Task.CLOSE, List.of(book.name()), accounts, null, null, null, book.id(), month);
+    }
+  }
+
+  Left left(
+      Chart chart,
+      List<AccountStatements.Of> accounts,
+      List<Count> waiting,
+      List<ToClose> toClose) {
     return new Left(
         chart,
         accounts,
@@ -169,7 +184,8 @@ class NextSteps {
         doubtful(accounts),
         connections.ending(),
         trusted.countOfLate(),
-        suspense(chart));
+        suspense(chart),
+        toClose);
   }
 
   /** What stands on an account of suspense, on whatever day. */

@@ -38,7 +38,7 @@ import org.yewledger.core.money.Amount;
 
 /** Closes the months of a book, and opens them again. */
 @Service
-class CloseService {
+public class CloseService {
   private final ChartService charts;
   private final AccountLocks locks;
   private final AgreedThrough agreed;
@@ -176,7 +176,7 @@ class CloseService {
    */
   @Transactional
   @ForBookkeepers
-  void close(UUID bookId, YearMonth month) {
+  public void close(UUID bookId, YearMonth month) {
     Chart chart = charts.chart();
     BookEntity book = chart.book(bookId);
     // Nobody posts in the book meanwhile.

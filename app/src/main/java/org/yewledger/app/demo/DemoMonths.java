@@ -24,6 +24,7 @@ import org.yewledger.app.bankline.LineLinks;
 import org.yewledger.app.bankline.LineLinks.Link;
 import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.close.CloseService;
 import org.yewledger.app.gather.GatherService;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.journal.LedgerService;
@@ -63,7 +64,8 @@ import org.yewledger.demo.SampleFiles;
 
 /**
  * Does the family's bookkeeping of twelve months the way a person would: gather, post, reconcile.
- * The last month is left to do, but for the card's file, which is gathered and waits.
+ * The month before the last agrees and can be closed; the last is left to do, but for the card's
+ * file, which is gathered and waits.
  */
 @Component
 @ConditionalOnProperty("yew.demo")
@@ -81,6 +83,7 @@ class DemoMonths {
   private final PayeeTexts texts;
   private final LineStates states;
   private final RuleService rules;
+  private final CloseService closing;
 
   DemoMonths(
       EntityManager entities,
@@ -93,7 +96,8 @@ class DemoMonths {
       LineLinks links,
       PayeeTexts texts,
       LineStates states,
-      RuleService rules) {
+      RuleService rules,
+      CloseService closing) {
     this.entities = entities;
     this.gather = gather;
     this.entries = entries;
@@ -105,6 +109,7 @@ class DemoMonths {
     this.texts = texts;
     this.states = states;
     this.rules = rules;
+    this.closing = closing;
   }
 
   void load(DemoChart chart) {
@@ -128,12 +133,19 @@ class DemoMonths {
       entities.flush();
       reconcile(banks, month, chart, batches);
       entities.flush();
+      if (month.isBefore(AldercottYear.LAST.minusMonths(1))) {
+        close(month);
+      }
       entities.clear();
     }
     accountsWithLines(banks, AldercottYear.LAST).stream()
         .filter(a -> a.name().equals(GATHERED_BUT_WAITING))
         .forEach(a -> begin(a, banks, chart));
     entries.add(DemoTyped.entries().stream().map(typed -> entry(typed, chart)).toList());
+  }
+
+  private void close(YearMonth month) {
+    charts.chart().books().forEach(book -> closing.close(book.id(), month));
   }
 
   private static Entry entry(DemoTyped.TypedEntry typed, DemoChart chart) {

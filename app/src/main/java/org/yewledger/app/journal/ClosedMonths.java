@@ -4,7 +4,9 @@ import java.sql.Date;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.YearMonth;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -30,6 +32,17 @@ public class ClosedMonths {
   public Optional<YearMonth> through(UUID bookId) {
     return month(
         "select max(month) from closed_month where household_id = ? and book_id = ?", bookId);
+  }
+
+  /** The last closed month of each book that has one. */
+  public Map<UUID, YearMonth> through() {
+    Map<UUID, YearMonth> months = new HashMap<>();
+    jdbc.sql("select book_id, max(month) from closed_month where household_id = ? group by book_id")
+        .param(SignedIn.now().householdId())
+        .query(row -> {
+          months.put(row.getObject(1, UUID.class), YearMonth.from(row.getDate(2).toLocalDate()));
+        });
+    return months;
   }
 
   /** The month of a book's first posting, its opening balances among them. */

@@ -4,12 +4,14 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Comparator;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The state of one account in one month, as the Almanac shows it.
  *
  * @param agreedShare while in progress, the part of the lines that is agreed, or of the days where
- *     the last statement closes within the month, from 0 to 100; 100 when agreed, 0 otherwise
+ *     the last statement closes within the month, from 0 to 100; 100 when agreed or closed, 0
+ *     otherwise
  */
 public record AccountMonth(State state, int agreedShare) {
 
@@ -17,7 +19,14 @@ public record AccountMonth(State state, int agreedShare) {
     NOT_OPEN,
     NO_STATEMENT,
     IN_PROGRESS,
-    AGREED
+    AGREED,
+    /** Its book is closed through it: nothing in it changes. */
+    CLOSED;
+
+    /** Whether the month agrees; a closed one does. */
+    public boolean isAgreed() {
+      return this == AGREED || this == CLOSED;
+    }
   }
 
   /**
@@ -39,12 +48,20 @@ public record AccountMonth(State state, int agreedShare) {
   }
 
   /**
+   * @param closedThrough the last month that its book is closed through; null if none
    * @param opensOn the account's first day
    * @param statements all statements of the account
    */
-  public static AccountMonth of(YearMonth month, LocalDate opensOn, List<Progress> statements) {
+  public static AccountMonth of(
+      YearMonth month,
+      @Nullable YearMonth closedThrough,
+      LocalDate opensOn,
+      List<Progress> statements) {
     if (month.isBefore(YearMonth.from(opensOn))) {
       return new AccountMonth(State.NOT_OPEN, 0);
+    }
+    if (closedThrough != null && !month.isAfter(closedThrough)) {
+      return new AccountMonth(State.CLOSED, 100);
     }
     for (Progress statement : statements) {
       if (!statement.finished() && YearMonth.from(statement.closesOn()).equals(month)) {

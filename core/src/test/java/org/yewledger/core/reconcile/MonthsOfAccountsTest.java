@@ -21,7 +21,44 @@ public class MonthsOfAccountsTest {
   }
 
   private static OneAccount account(YearMonth opens, Progress... statements) {
-    return new OneAccount(opens.atDay(1), List.of(statements));
+    return new OneAccount(opens.atDay(1), List.of(statements), null);
+  }
+
+  private static OneAccount closed(YearMonth opens, YearMonth through, Progress... statements) {
+    return new OneAccount(opens.atDay(1), List.of(statements), through);
+  }
+
+  @Test
+  public void aClosedMonthIsClosedAndAgrees() {
+    OneAccount first = closed(JULY, JULY, finished(JULY), finished(AUGUST));
+    OneAccount second = closed(AUGUST, JULY, finished(AUGUST));
+    assertEquals(first.in(JULY), new AccountMonth(State.CLOSED, 100));
+    assertEquals(first.in(AUGUST).state(), State.AGREED);
+    assertEquals(second.in(JULY).state(), State.NOT_OPEN);
+    var months = new MonthsOfAccounts(List.of(first, second));
+    assertEquals(months.over(JULY).state(), State.CLOSED);
+    assertEquals(months.over(AUGUST).state(), State.AGREED);
+    assertEquals(months.firstNotAgreed(YearMonth.of(2026, 11)), SEPTEMBER);
+    assertEquals(months.agreedThrough(YearMonth.of(2026, 11)), Optional.of(AUGUST));
+  }
+
+  @Test
+  public void aMonthOfOneClosedAndOneOpenBookAgrees() {
+    var months =
+        new MonthsOfAccounts(
+            List.of(closed(JULY, JULY, finished(JULY)), account(JULY, finished(JULY))));
+    assertEquals(months.over(JULY).state(), State.AGREED);
+  }
+
+  @Test
+  public void theLastMonthThatAgreesIsToBeClosedOnceItIsOver() {
+    var months =
+        new MonthsOfAccounts(List.of(closed(JULY, JULY, finished(JULY), finished(AUGUST))));
+    assertEquals(months.toClose(LocalDate.of(2026, 8, 31)), Optional.empty());
+    assertEquals(months.toClose(LocalDate.of(2026, 9, 1)), Optional.of(AUGUST));
+    assertEquals(months.toClose(LocalDate.of(2026, 11, 27)), Optional.of(AUGUST));
+    var done = new MonthsOfAccounts(List.of(closed(JULY, AUGUST, finished(AUGUST))));
+    assertEquals(done.toClose(LocalDate.of(2026, 11, 27)), Optional.empty());
   }
 
   @Test
@@ -72,11 +109,11 @@ public class MonthsOfAccountsTest {
   public void aMonthAgreesOnlyOnceItsLastDayDoes() {
     LocalDate opens = LocalDate.of(2026, 7, 1);
     var half = List.of(new Progress(LocalDate.of(2026, 9, 15), true, 0, 0));
-    assertEquals(AccountMonth.of(AUGUST, opens, half).state(), AccountMonth.State.AGREED);
-    AccountMonth september = AccountMonth.of(SEPTEMBER, opens, half);
+    assertEquals(AccountMonth.of(AUGUST, null, opens, half).state(), AccountMonth.State.AGREED);
+    AccountMonth september = AccountMonth.of(SEPTEMBER, null, opens, half);
     assertEquals(september.state(), AccountMonth.State.IN_PROGRESS);
     assertEquals(september.agreedShare(), 50);
     var whole = List.of(half.getFirst(), new Progress(LocalDate.of(2026, 10, 15), true, 0, 0));
-    assertEquals(AccountMonth.of(SEPTEMBER, opens, whole).state(), AccountMonth.State.AGREED);
+    assertEquals(AccountMonth.of(SEPTEMBER, null, opens, whole).state(), AccountMonth.State.AGREED);
   }
 }
