@@ -147,13 +147,20 @@ class PastBookings {
     var parts = new ArrayList<Past.PastPart>();
     for (Row posting : postings) {
       Account account = chart.account(posting.accountId());
-      if (posting == atBank.getFirst() || account.kind() == AccountKind.DRAWINGS) {
+      if (posting == atBank.getFirst()
+          || account.kind() == AccountKind.DRAWINGS
+          || account.kind() == AccountKind.EXCHANGE) {
         continue;
       }
-      if (!account.currency().equals(bank.currency()) || bank.isForeign()) {
+      if (bank.isForeign()
+          ? !tellsOfForeign(account, parts)
+          : !account.currency().equals(bank.currency())) {
         return List.of();
       }
-      Amount amount = Amount.ofMinor(-posting.amountMinor(), bank.currency());
+      Amount amount =
+          Amount.ofMinor(
+              bank.isForeign() ? atBank.getFirst().amountMinor() : -posting.amountMinor(),
+              bank.currency());
       if (posting.taxRole() == PostingTax.Role.TAX && !parts.isEmpty()) {
         // The tax stands behind its net amount: together they are what was paid.
         Past.PastPart net = parts.removeLast();
@@ -165,6 +172,14 @@ class PastBookings {
       }
     }
     return parts;
+  }
+
+  /**
+   * Of a line in another currency only what went to one category whole can be said: the rest stands
+   * in the book's currency.
+   */
+  private static boolean tellsOfForeign(Account account, List<Past.PastPart> before) {
+    return account.accountClass().isCategory() && before.isEmpty();
   }
 
   private static @Nullable PostingTax tax(Row posting) {
