@@ -1764,6 +1764,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/statements/{id}/breaks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["breaks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/statements/{id}/breaks/{postingId}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/statements/{id}/comparison": {
         parameters: {
             query?: never;
@@ -2715,6 +2747,40 @@ export interface components {
             restToSuspense?: boolean;
             tags?: string[];
         };
+        BreakJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            agreed?: string;
+            by?: components["schemas"]["ChangedByJson"];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            change: string;
+            /** Format: date */
+            date: string;
+            /** Format: date */
+            dateNow?: string;
+            /** Format: uuid */
+            entryId?: string;
+            /** Format: int64 */
+            entryNo: number;
+            /** @enum {string} */
+            how: "UNTICKED" | "AMOUNT" | "DAY" | "ELSEWHERE" | "GONE" | "ADDED";
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            now?: string;
+            payee: string;
+            /** Format: uuid */
+            postingId: string;
+            /** Format: uuid */
+            standingId?: string;
+            ticked: boolean;
+        };
         BroughtJson: {
             /** Format: int32 */
             added: number;
@@ -2806,12 +2872,25 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
         };
+        ChainStateJson: {
+            openedAgain?: components["schemas"]["OpenedAgainJson"];
+            /** Format: uuid */
+            statementId: string;
+        };
         ChangeJson: {
             after?: components["schemas"]["JsonNode"];
             before?: components["schemas"]["JsonNode"];
             key: string;
             op: string;
             table: string;
+        };
+        ChangedByJson: {
+            /** Format: uuid */
+            actId: string;
+            /** Format: date-time */
+            at: string;
+            who: string;
+            words: string;
         };
         ChartPageJson: {
             books: components["schemas"]["BookChartJson"][];
@@ -3969,6 +4048,23 @@ export interface components {
             /** Format: int32 */
             toTick: number;
         };
+        OpenedAgainJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            apart: string;
+            /** Format: date-time */
+            at: string;
+            breaks: components["schemas"]["BreakJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            closingAgreed: string;
+            who: string;
+            words: string;
+        };
         OpeningApartJson: {
             /**
              * Format: decimal
@@ -4853,6 +4949,7 @@ export interface components {
             finished: boolean;
             /** Format: uuid */
             id: string;
+            openedAgain?: components["schemas"]["OpenedAgainJson"];
         };
         StationsJson: {
             /** Format: int32 */
@@ -8640,6 +8737,51 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    breaks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainStateJson"];
+                };
+            };
+        };
+    };
+    restore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                postingId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetJson"];
                 };
             };
         };

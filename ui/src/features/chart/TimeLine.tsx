@@ -2,7 +2,8 @@ import { Link } from 'react-router'
 import { useScopeSearch } from '@/app/scope'
 import { BehindChart, MonthNames, ZeroLine } from '@/parts/chart/axis'
 import { amountScale, dayAt, dayScale, monthsBetween, stepPath, yearBefore } from '@/parts/chart/scales'
-import { day, figure, isZero, longMonth } from '@/parts/figures'
+import { counted, day, figure, isZero, longDay, longMonth, moment, signed } from '@/parts/figures'
+import { textLink } from '@/parts/look'
 import type { AccountPage } from './types'
 
 const WIDTH = 872
@@ -79,11 +80,20 @@ export function TimeLine({ page }: { page: AccountPage }) {
           {gaps.length === 1 ? 'its' : 'their'} own.
         </p>
       )}
+      {shown
+        .filter((s) => s.openedAgain)
+        .map((s) => (
+          <Broken key={s.id} statement={s} to={`/reconcile/${s.id}${search}`} />
+        ))}
       <BehindChart
         caption={`Statements of ${page.name}`}
         rows={shown.map((s) => ({
           key: s.id,
-          cells: [day(s.closesOn), figure(s.closing), s.finished ? 'agreed to zero' : 'in progress'],
+          cells: [
+            day(s.closesOn),
+            figure(s.closing),
+            s.finished ? 'agreed to zero' : s.openedAgain ? 'opened again' : 'in progress',
+          ],
         }))}
       />
       <BehindChart
@@ -91,6 +101,26 @@ export function TimeLine({ page }: { page: AccountPage }) {
         rows={page.balances.map((b) => ({ key: b.day, cells: [day(b.day), figure(b.balance)] }))}
       />
     </section>
+  )
+}
+
+/** Where the chain is broken: who, when, and how much of what was agreed is not so any more. */
+function Broken({ statement, to }: { statement: Statement; to: string }) {
+  const { openedAgain } = statement
+  if (!openedAgain) return null
+  const { who, at, breaks, apart } = openedAgain
+  return (
+    <p className="text-small text-aril">
+      The chain is broken at{' '}
+      <Link className={textLink()} to={to}>
+        {longDay(statement.closesOn)}
+      </Link>
+      : {who} opened it again, {moment(at)};{' '}
+      {breaks.length === 0
+        ? 'nothing changed since'
+        : `${counted(breaks.length, 'posting')} changed since, ${signed(apart)}`}
+      .
+    </p>
   )
 }
 
@@ -116,7 +146,8 @@ function StatementNode({
   gap: boolean
   to: string
 }) {
-  const ring = `fill-none stroke-[1.5] ${statement.finished ? 'stroke-needle' : 'stroke-heartwood'}`
+  const broken = statement.openedAgain !== undefined
+  const ring = `fill-none stroke-[1.5] ${statement.finished ? 'stroke-needle' : broken ? 'stroke-aril' : 'stroke-heartwood'}`
   return (
     <>
       {from !== undefined && (
@@ -129,6 +160,8 @@ function StatementNode({
         <rect x={x - 14} y="-2" width="28" height="28" fill="transparent" />
         <circle cx={x} cy="12" r="8" className={ring} />
         <circle cx={x} cy="12" r="4.5" className={ring} />
+        {broken && <path d={`M${x - 3} 0l6 24`} className="fill-none stroke-leaf stroke-[5]" />}
+        {broken && <path d={`M${x - 5} 0l6 24m4-24l-6 24`} className="fill-none stroke-aril stroke-[1.2]" />}
       </Link>
       <Amount x={x} amount={statement.closing} waits={!statement.finished || !isZero(statement.apart)} />
     </>

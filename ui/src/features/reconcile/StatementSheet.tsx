@@ -9,13 +9,14 @@ import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
 import { QuickEntry } from '@/features/journal/QuickEntry'
 import { Button } from '@/parts/Button'
-import { figure, isZero, longDay } from '@/parts/figures'
+import { isZero, longDay } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
-import { button, noteBox, textLink } from '@/parts/look'
+import { noteBox, textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
-import { Acts, Inspector, Leaf, LeafFoot, View } from '@/parts/View'
+import { Acts, Inspector, Leaf, View } from '@/parts/View'
 import { CorrectStatement } from './CorrectStatement'
+import { OpenedAgainNote, useOpenedAgain, WhatChanged } from './OpenedAgain'
 import { amountOf, nextOrder } from './order'
 import { PairChosen } from './PairChosen'
 import { Proof } from './Proof'
@@ -32,8 +33,8 @@ import {
   wayOf,
 } from './rows'
 import { SelectedRow } from './SelectedRow'
+import { AgreedFoot, OpenFoot } from './SheetFoot'
 import { SheetTable } from './SheetTable'
-import { TickAmount } from './TickAmount'
 import { useComparison } from './useComparison'
 import { useSheetRows } from './useSheetRows'
 import { useTicks } from './useTicks'
@@ -41,7 +42,12 @@ import { WhatIsApart } from './WhatIsApart'
 
 type Sheet = Schemas['SheetJson']
 
-const LABELS = { line: 'Selected line', correcting: 'Correct the statement', apart: 'What may be apart' }
+const LABELS = {
+  line: 'Selected line',
+  correcting: 'Correct the statement',
+  apart: 'What may be apart',
+  changed: 'What changed',
+}
 
 /** One statement, ticked off until nothing is apart. */
 export function StatementSheet() {
@@ -60,9 +66,10 @@ function SheetPage({ stored }: { stored: Sheet }) {
   const says = useSays()
   const navigate = useNavigate()
   const search = useScopeSearch()
-  const [beside, setBeside] = useState<'line' | 'correcting' | 'apart'>('line')
+  const [beside, setBeside] = useState<'line' | 'correcting' | 'apart' | 'changed'>('line')
   const [typing, setTyping] = useState(false)
   const [reopening, setReopening] = useState(false)
+  const opened = useOpenedAgain(sheet)
   const isApart = !sheet.finished && !isZero(sheet.difference)
   const amount = useRef<HTMLInputElement>(null)
   const compares = hasLines(sheet)
@@ -174,6 +181,16 @@ function SheetPage({ stored }: { stored: Sheet }) {
     },
     { keys: ['n'], label: 'New entry', changes: true, strip: 'new entry', run: () => setTyping(true) },
     ...(isApart ? [{ keys: ['w'], label: 'Why it is apart', strip: 'why apart', run: () => setBeside('apart') }] : []),
+    ...(opened
+      ? [
+          {
+            keys: ['c'],
+            label: 'What changed since it agreed',
+            strip: 'what changed',
+            run: () => setBeside('changed'),
+          },
+        ]
+      : []),
     { keys: ['g'], label: 'Agree the statement', changes: true, strip: 'agree', run: agree },
   ]
   useCommands([
@@ -200,10 +217,12 @@ function SheetPage({ stored }: { stored: Sheet }) {
   ])
 
   // What is agreed is not corrected any more, and what agrees is not apart.
-  const shown = sheet.finished || (beside === 'apart' && !isApart) ? 'line' : beside
+  const none = (beside === 'apart' && !isApart) || (beside === 'changed' && !opened)
+  const shown = sheet.finished || none ? 'line' : beside
   return (
     <View beside above={<Proof sheet={sheet} />}>
       <Leaf>
+        {opened && <OpenedAgainNote opened={opened} onLook={() => setBeside('changed')} />}
         {typing && !sheet.finished && (
           <QuickEntry
             bookId={sheet.bookId}
@@ -240,61 +259,26 @@ function SheetPage({ stored }: { stored: Sheet }) {
             amounts={rows.chosen.map((row) => ({ amount: amountOf(row), currency: sheet.currency }))}
           />
         )}
-        <LeafFoot>
-          {sheet.finished ? (
-            <>
-              <span className="text-needle font-semibold">Agreed, nothing apart</span>
-              <Link className={button()} to={report}>
-                Report <kbd>R</kbd>
-              </Link>
-              <MayChange>
-                <Button onClick={() => setReopening(true)}>
-                  Open it again <kbd>O</kbd>
-                </Button>
-              </MayChange>
-              <Link className={button({ className: 'ml-auto' })} to={`/reconcile${search}`}>
-                Back to the statements <kbd>L</kbd>
-              </Link>
-            </>
-          ) : (
-            <>
-              <MayChange>
-                {atBank.length > 0 && (
-                  <Button onClick={tickAllAtBank}>
-                    Tick all that the bank shows <kbd>A</kbd>
-                  </Button>
-                )}
-                {sheet.postings.length > 0 && (
-                  <TickAmount sheet={sheet} field={amount} onTick={(id) => tick([id], true)} />
-                )}
-              </MayChange>
-              <span className="ml-auto text-ink-2">
-                {isZero(sheet.difference) ? (
-                  'nothing is apart'
-                ) : (
-                  <>
-                    <span className="text-aril">{figure(sheet.difference.replace('-', ''))}</span> still apart
-                  </>
-                )}
-              </span>
-              <Button onClick={leaveOpen}>
-                Leave it open <kbd>L</kbd>
-              </Button>
-              <Button
-                tone="go"
-                whyNot={sheet.agrees ? undefined : 'It can be agreed when nothing is apart.'}
-                onClick={agree}
-              >
-                Agree <kbd>G</kbd>
-              </Button>
-            </>
-          )}
-        </LeafFoot>
+        {sheet.finished ? (
+          <AgreedFoot report={report} onReopen={() => setReopening(true)} />
+        ) : (
+          <OpenFoot
+            sheet={sheet}
+            amount={amount}
+            tickAllAtBank={atBank.length > 0 ? tickAllAtBank : undefined}
+            tick={tick}
+            leaveOpen={leaveOpen}
+            agree={agree}
+          />
+        )}
       </Leaf>
       <Inspector label={LABELS[shown]}>
         {shown === 'correcting' && <CorrectStatement sheet={sheet} onClose={() => setBeside('line')} />}
         {shown === 'apart' && (
           <WhatIsApart sheet={sheet} onType={() => setTyping(true)} onClose={() => setBeside('line')} />
+        )}
+        {shown === 'changed' && opened && (
+          <WhatChanged sheet={sheet} opened={opened} onClose={() => setBeside('line')} />
         )}
         {shown === 'line' && (
           <>

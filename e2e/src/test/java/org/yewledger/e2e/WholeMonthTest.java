@@ -69,8 +69,7 @@ public class WholeMonthTest extends BrowserTest {
     open(page, "/");
     button(page, "Close %s for %s; all its accounts agree".formatted(month, book)).click();
     assertThat(heading(page, month + " 2026")).isVisible();
-    page.getByRole(
-            AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Closing " + book))
+    page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Closing " + book))
         .waitFor();
     page.keyboard().press("Enter");
     assertThat(page.getByText("%s is closed through %s 2026.".formatted(book, month))).isVisible();

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.FactsJson;
+import org.yewledger.app.reconcile.ChainBreakJson.OpenedAgainJson;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
 
@@ -61,8 +62,18 @@ record AccountPageJson(
 
   record DayJson(LocalDate day, BigDecimal balance) {}
 
+  /**
+   * A statement in the chain of the account.
+   *
+   * @param openedAgain what became of it since it agreed; null where it agrees, or never did
+   */
   record StatementOnPageJson(
-      UUID id, LocalDate closesOn, BigDecimal closing, boolean finished, BigDecimal apart) {}
+      UUID id,
+      LocalDate closesOn,
+      BigDecimal closing,
+      boolean finished,
+      BigDecimal apart,
+      @Nullable OpenedAgainJson openedAgain) {}
 
   record RuleOnPageJson(UUID id, String told, String payee, boolean booksHere) {}
 

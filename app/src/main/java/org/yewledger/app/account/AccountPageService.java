@@ -24,6 +24,7 @@ import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.connection.FeedBalances;
 import org.yewledger.app.opening.OpeningService;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.reconcile.ChainBreakService;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.app.rules.RuleEntity;
@@ -46,6 +47,7 @@ class AccountPageService {
   private final TaxRateService taxRates;
   private final OpeningService openings;
   private final StatementService statements;
+  private final ChainBreakService breaks;
   private final RuleService rules;
   private final AccountHistory history;
   private final JdbcClient jdbc;
@@ -57,6 +59,7 @@ class AccountPageService {
       TaxRateService taxRates,
       OpeningService openings,
       StatementService statements,
+      ChainBreakService breaks,
       RuleService rules,
       AccountHistory history,
       JdbcClient jdbc) {
@@ -66,6 +69,7 @@ class AccountPageService {
     this.taxRates = taxRates;
     this.openings = openings;
     this.statements = statements;
+    this.breaks = breaks;
     this.rules = rules;
     this.history = history;
     this.jdbc = jdbc;
@@ -174,7 +178,8 @@ class AccountPageService {
                 (s.isFinished()
                         ? Amount.zero(account.currency())
                         : statements.reconciliation(s).difference())
-                    .decimal()))
+                    .decimal(),
+                breaks.of(s.id()).orElse(null)))
         .toList();
   }
 

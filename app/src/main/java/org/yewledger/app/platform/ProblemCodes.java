@@ -51,6 +51,7 @@ final class ProblemCodes {
           "before-opening",
           "belongs-elsewhere",
           "books-open",
+          "break-gone",
           "category-currency",
           "category-other-book",
           "changed-meanwhile",

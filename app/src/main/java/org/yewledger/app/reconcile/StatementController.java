@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.reconcile.ChainBreakJson.ChainStateJson;
 import org.yewledger.app.reconcile.GapJson.GapReasonsJson;
 import org.yewledger.app.reconcile.GapJson.SettleGapJson;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
@@ -59,6 +60,8 @@ class StatementController {
   private final GapSettling settling;
   private final CashCounting counting;
   private final LastResortBooking lastResort;
+  private final ChainBreakService breaks;
+  private final ChainRestoring restoring;
   private final ChartService charts;
 
   StatementController(
@@ -69,6 +72,8 @@ class StatementController {
       GapSettling settling,
       CashCounting counting,
       LastResortBooking lastResort,
+      ChainBreakService breaks,
+      ChainRestoring restoring,
       ChartService charts) {
     this.statements = statements;
     this.sheets = sheets;
@@ -77,6 +82,8 @@ class StatementController {
     this.settling = settling;
     this.counting = counting;
     this.lastResort = lastResort;
+    this.breaks = breaks;
+    this.restoring = restoring;
     this.charts = charts;
   }
 
@@ -191,6 +198,19 @@ class StatementController {
   @PostMapping("/{id}/gap")
   SheetJson settle(@PathVariable UUID id, @Valid @RequestBody SettleGapJson settle) {
     settling.settle(id, settle.parts());
+    return sheets.sheet(id);
+  }
+
+  /** Where a statement that was opened again parts from what was agreed. */
+  @GetMapping("/{id}/breaks")
+  ChainStateJson breaks(@PathVariable UUID id) {
+    return new ChainStateJson(id, breaks.of(id).orElse(null));
+  }
+
+  /** Puts a posting back to what was agreed. */
+  @PostMapping("/{id}/breaks/{postingId}/restore")
+  SheetJson restore(@PathVariable UUID id, @PathVariable UUID postingId) {
+    restoring.restore(id, postingId);
     return sheets.sheet(id);
   }
 

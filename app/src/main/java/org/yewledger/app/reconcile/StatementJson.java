@@ -197,32 +197,14 @@ final class StatementJson {
       BigDecimal closing,
       List<AgreedPostingJson> postings,
       List<AgreedPostingJson> stillOpen) {
-    private record Posting(
-        UUID postingId,
-        long entryNo,
-        LocalDate date,
-        String payee,
-        long amountMinor,
-        @Nullable Boolean adjustment) {
-      AgreedPostingJson shown(CurrencyUnit currency) {
-        return new AgreedPostingJson(
-            postingId,
-            entryNo,
-            date,
-            payee,
-            Amount.ofMinor(amountMinor, currency).decimal(),
-            Boolean.TRUE.equals(adjustment));
-      }
-    }
-
     private record Kept(
         int form,
         long opening,
         long in,
         long out,
         long closing,
-        List<Posting> postings,
-        List<Posting> stillOpen) {}
+        List<AgreedPosting> postings,
+        List<AgreedPosting> stillOpen) {}
 
     /** From the form in which {@link Agreements} keeps it. */
     static AgreementJson of(Agreements.Agreed agreed, CurrencyUnit currency) {
@@ -236,6 +218,36 @@ final class StatementJson {
           Amount.ofMinor(kept.closing(), currency).decimal(),
           kept.postings().stream().map(p -> p.shown(currency)).toList(),
           kept.stillOpen().stream().map(p -> p.shown(currency)).toList());
+    }
+  }
+
+  /** A posting as it was agreed, in the form in which {@link Agreements} keeps it. */
+  record AgreedPosting(
+      UUID postingId,
+      long entryNo,
+      LocalDate date,
+      String payee,
+      long amountMinor,
+      @Nullable Boolean adjustment) {
+    private AgreedPostingJson shown(CurrencyUnit currency) {
+      return new AgreedPostingJson(
+          postingId,
+          entryNo,
+          date,
+          payee,
+          Amount.ofMinor(amountMinor, currency).decimal(),
+          Boolean.TRUE.equals(adjustment));
+    }
+  }
+
+  /**
+   * What history keeps of an agreement that was opened again.
+   *
+   * @param closing in minor units
+   */
+  record AgreedBefore(long closing, List<AgreedPosting> postings) {
+    static AgreedBefore of(String kept) {
+      return JSON.readValue(kept, AgreedBefore.class);
     }
   }
 

@@ -8,10 +8,13 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.journal.ClosedMonths;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.reconcile.StatementChain;
 
 /** Opens the last agreed statement of an account again. */
 @Service
@@ -19,6 +22,7 @@ class StatementReopening {
   private final StatementService statements;
   private final ChartService charts;
   private final AccountLocks locks;
+  private final ClosedMonths months;
   private final Acts acts;
   private final JdbcClient jdbc;
 
@@ -26,11 +30,13 @@ class StatementReopening {
       StatementService statements,
       ChartService charts,
       AccountLocks locks,
+      ClosedMonths months,
       Acts acts,
       JdbcClient jdbc) {
     this.statements = statements;
     this.charts = charts;
     this.locks = locks;
+    this.months = months;
     this.acts = acts;
     this.jdbc = jdbc;
   }
@@ -39,8 +45,7 @@ class StatementReopening {
    * What was ticked stays ticked; what was agreed goes, and stays in history.
    *
    * @param because the reason, which history keeps
-   * @throws Refusal {@code reason-missing}; {@code later-agreed}, naming the statement that has to
-   *     be opened first
+   * @throws Refusal {@code reason-missing}; as {@link StatementChain#requireReopening} does
    * @throws Conflict {@code statement-open} if it is not agreed
    */
   @Transactional
@@ -54,25 +59,15 @@ class StatementReopening {
     if (!statement.isFinished()) {
       throw new Conflict("statement-open", "The statement is open: it is not agreed yet.");
     }
-    String account = charts.chart().account(statement.accountId()).name();
-    requireLast(statement, account);
+    Account account = charts.chart().account(statement.accountId());
+    statements
+        .chain(account)
+        .requireReopening(statement.closesOn(), months.through(account.bookId()).orElse(null));
     acts.begin(
         ActKind.REOPEN_STATEMENT,
         "Opened the statement of %s for %s again: %s"
-            .formatted(statement.closesOn(), account, because.strip()));
+            .formatted(statement.closesOn(), account.name(), because.strip()));
     jdbc.sql("select reopen_statement(?)").param(id).query(row -> {});
     statements.forgetRead();
-  }
-
-  private void requireLast(StatementEntity statement, String account) {
-    statements.of(charts.chart().account(statement.accountId())).stream()
-        .filter(other -> other.isFinished() && other.closesOn().isAfter(statement.closesOn()))
-        .reduce((first, second) -> second)
-        .ifPresent(later -> {
-          throw Refusal.of(
-              "later-agreed",
-              "%s is agreed through %s as well, and begins with this one. Open that one again first."
-                  .formatted(account, later.closesOn()));
-        });
   }
 }

@@ -1,10 +1,12 @@
 package org.yewledger.core.reconcile;
 
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
@@ -63,6 +65,31 @@ public record StatementChain(Account account, Amount openingBalance, List<Link> 
           "statement-exists",
           "closesOn",
           "%s already has a statement of %s.".formatted(account.name(), closesOn));
+    }
+  }
+
+  /**
+   * Only the last agreed statement is opened again, and none that a closed month agrees with.
+   *
+   * @param closedThrough the last closed month of the account's book; null if none
+   * @throws Refusal {@code later-agreed}, naming the statement that has to be opened first; {@code
+   *     month-closed}
+   */
+  public void requireReopening(LocalDate closesOn, @Nullable YearMonth closedThrough) {
+    agreedThrough()
+        .filter(agreed -> agreed.isAfter(closesOn))
+        .ifPresent(agreed -> {
+          throw Refusal.of(
+              "later-agreed",
+              "%s is agreed through %s as well, and begins with this one. Open that one again first."
+                  .formatted(account.name(), agreed));
+        });
+    LocalDate covers = before(closesOn).map(Link::closesOn).orElse(LocalDate.MIN);
+    if (closedThrough != null && closedThrough.atEndOfMonth().isAfter(covers)) {
+      throw Refusal.of(
+          "month-closed",
+          "%s is closed through %s, which agrees with this statement. An owner opens that month first."
+              .formatted(account.book().name(), closedThrough));
     }
   }
 

@@ -6,6 +6,7 @@ import static org.yewledger.core.Fixtures.eur;
 import static org.yewledger.core.Fixtures.refusalOf;
 
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -42,6 +43,19 @@ public class StatementChainTest {
     assertEquals(refusalOf(() -> chain.requireRoomFor(SEPTEMBER)), "statement-exists");
     assertEquals(
         refusalOf(() -> chain.requireRoomFor(LocalDate.of(2025, 9, 30))), "before-opening");
+  }
+
+  @Test
+  public void onlyTheLastIsOpenedAgainAndNoneThatAClosedMonthAgreesWith() {
+    StatementChain chain = chain(link(JULY, 700, true), link(AUGUST, 800, true));
+    assertEquals(refusalOf(() -> chain.requireReopening(JULY, null)), "later-agreed");
+    chain.requireReopening(AUGUST, null);
+    chain.requireReopening(AUGUST, YearMonth.of(2026, 7));
+    assertEquals(
+        refusalOf(() -> chain.requireReopening(AUGUST, YearMonth.of(2026, 8))), "month-closed");
+    StatementChain over = chain(link(JULY, 700, true), link(SEPTEMBER, 800, true));
+    assertEquals(
+        refusalOf(() -> over.requireReopening(SEPTEMBER, YearMonth.of(2026, 8))), "month-closed");
   }
 
   @Test
