@@ -22,8 +22,10 @@ public class BrokenChainTest extends BrowserTest {
     assertThat(page.getByText("opened it again")).containsText("the bank wrote of an error");
     assertThat(page.getByText("nothing changed since")).isVisible();
 
+    rows(page, "To savings").first().waitFor();
     page.keyboard().press("Home");
     page.keyboard().press("Space");
+    assertThat(page.getByText("0 of 1 lines ticked")).isVisible();
     assertThat(page.getByText("1 posting changed since")).isVisible();
     page.keyboard().press("c");
     Locator changed =
