@@ -40,9 +40,11 @@ function Report({ sheet, agreement }: { sheet: Sheet; agreement: Agreement }) {
   const navigate = useNavigate()
   const search = useScopeSearch()
   const table = `/api/statements/${sheet.id}/agreement-table`
+  const paper = `/api/statements/${sheet.id}/agreement-paper`
   const adjustments = agreement.postings.filter((posting) => posting.adjustment)
   useCommands([
     { keys: ['p'], label: 'Print the report', strip: 'print', run: () => window.print() },
+    { keys: ['f'], label: 'Download it as PDF', strip: 'PDF', run: () => window.location.assign(paper) },
     { keys: ['d'], label: 'Download it as CSV', strip: 'CSV', run: () => window.location.assign(table) },
     {
       keys: ['Escape'],
@@ -61,6 +63,9 @@ function Report({ sheet, agreement }: { sheet: Sheet; agreement: Agreement }) {
           <Button onClick={() => window.print()}>
             Print <kbd>P</kbd>
           </Button>
+          <a className={button()} href={paper} download>
+            PDF <kbd>F</kbd>
+          </a>
           <a className={button()} href={table} download>
             CSV <kbd>D</kbd>
           </a>

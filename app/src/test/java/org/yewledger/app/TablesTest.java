@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.springframework.http.HttpMethod;
+import org.springframework.mock.web.MockHttpServletResponse;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -90,6 +91,23 @@ public class TablesTest extends AppTest {
     assertEquals(lines.getFirst(), "date,no,payee,amount,state");
     assertEquals(lines.size(), 4);
     assertTrue(lines.stream().skip(1).allMatch(line -> line.endsWith(",agreed")), table);
+  }
+
+  @Test
+  public void whatWasAgreedIsPrinted() throws Exception {
+    Household h = found("agreement paper");
+    gather(h, september());
+    String path = "/api/statements/" + agree(h) + "/agreement-paper";
+    MockHttpServletResponse answer =
+        mvc.perform(Api.plain(HttpMethod.GET, path).with(Api.signedIn(h.owner())))
+            .andReturn()
+            .getResponse();
+    assertEquals(answer.getContentType(), "application/pdf");
+    assertEquals(
+        answer.getHeader("Content-Disposition"), "attachment; filename=\"agreed-2026-09-15.pdf\"");
+    String pdf = answer.getContentAsString(StandardCharsets.ISO_8859_1);
+    assertTrue(pdf.startsWith("%PDF-"), pdf.substring(0, 20));
+    assertTrue(pdf.contains("/Count 1"), "one page");
   }
 
   @Test

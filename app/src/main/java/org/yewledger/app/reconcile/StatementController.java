@@ -3,18 +3,12 @@ package org.yewledger.app.reconcile;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import java.math.BigDecimal;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -30,7 +24,6 @@ import org.yewledger.app.reconcile.ChainBreakJson.ChainStateJson;
 import org.yewledger.app.reconcile.GapJson.GapReasonsJson;
 import org.yewledger.app.reconcile.GapJson.SettleGapJson;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
-import org.yewledger.app.reconcile.StatementJson.AgreementJson;
 import org.yewledger.app.reconcile.StatementJson.CashCountJson;
 import org.yewledger.app.reconcile.StatementJson.ClosingJson;
 import org.yewledger.app.reconcile.StatementJson.LastResortJson;
@@ -45,8 +38,6 @@ import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.CashCount;
-import org.yewledger.formats.table.AgreementTable;
-import org.yewledger.formats.table.AgreementTable.AgreedRow;
 
 /** Statements and their reconciliation. */
 @RestController
@@ -137,32 +128,6 @@ class StatementController {
   @GetMapping("/{id}")
   SheetJson sheet(@PathVariable UUID id) {
     return sheets.sheet(id);
-  }
-
-  /** What was agreed when the statement was finished, whatever became of the books since. */
-  @GetMapping("/{id}/agreement")
-  AgreementJson agreement(@PathVariable UUID id) {
-    return statements.agreement(id);
-  }
-
-  /** The same as a table: what was agreed, and what stayed open. */
-  @GetMapping("/{id}/agreement-table")
-  ResponseEntity<byte[]> agreementTable(@PathVariable UUID id) {
-    AgreementJson agreed = statements.agreement(id);
-    List<AgreedRow> rows =
-        Stream.concat(
-                agreed.postings().stream().map(p -> p.row("agreed")),
-                agreed.stillOpen().stream().map(p -> p.row("open")))
-            .toList();
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename("agreed-%s.csv".formatted(statements.find(id).closesOn()))
-                .build()
-                .toString())
-        .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-        .body(AgreementTable.write(rows));
   }
 
   @PutMapping("/{id}")

@@ -1,6 +1,10 @@
 package org.yewledger.core.entry;
 
 import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.format.TextStyle;
+import java.util.Locale;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.money.Amount;
 
@@ -93,5 +97,31 @@ public record Formats(
     String whole = parts[0].replaceAll("\\B(?=(\\d{3})+$)", grouping.mark());
     String decimals = parts.length > 1 ? decimalMark.mark() + parts[1] : "";
     return (amount.sign() < 0 ? String.valueOf(TRUE_MINUS) : "") + whole + decimals;
+  }
+
+  /** A day: 23 September 2026. */
+  public String write(LocalDate day) {
+    return written(day, TextStyle.FULL);
+  }
+
+  /** A day for a column of days: 23 Sep 2026. */
+  public String writeShort(LocalDate day) {
+    return written(day, TextStyle.SHORT);
+  }
+
+  private String written(LocalDate day, TextStyle style) {
+    String month = day.getMonth().getDisplayName(style, Locale.ENGLISH);
+    // Four letters in newer tables of names; the interface has three.
+    String name = style == TextStyle.SHORT ? month.substring(0, 3) : month;
+    return dayOrder == DayOrder.DAY_MONTH
+        ? "%d %s %d".formatted(day.getDayOfMonth(), name, day.getYear())
+        : "%s %d, %d".formatted(name, day.getDayOfMonth(), day.getYear());
+  }
+
+  /** A month: September 2026. */
+  public String write(YearMonth month) {
+    return "%s %d"
+        .formatted(
+            month.getMonth().getDisplayName(TextStyle.FULL, Locale.ENGLISH), month.getYear());
   }
 }

@@ -4,6 +4,8 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.expectThrows;
 
 import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.YearMonth;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -32,6 +34,18 @@ public class FormatsTest {
       {DecimalMark.POINT, Grouping.COMMA, "EUR", 0L, "0.00"},
       {DecimalMark.POINT, Grouping.COMMA, "EUR", 99_999L, "999.99"},
     };
+  }
+
+  @Test
+  public void aDayIsWrittenInItsOrder() {
+    Formats other =
+        new Formats(DecimalMark.POINT, Grouping.COMMA, DayOrder.MONTH_DAY, DayOfWeek.SUNDAY);
+    LocalDate day = LocalDate.of(2026, 9, 3);
+    assertEquals(Formats.DEFAULT.write(day), "3 September 2026");
+    assertEquals(other.write(day), "September 3, 2026");
+    assertEquals(Formats.DEFAULT.writeShort(day), "3 Sep 2026");
+    assertEquals(other.writeShort(day), "Sep 3, 2026");
+    assertEquals(other.write(YearMonth.of(2026, 9)), "September 2026");
   }
 
   @Test(dataProvider = "written")
