@@ -1748,6 +1748,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/statements/{id}/agreement-paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["agreementPaper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/statements/{id}/agreement-table": {
         parameters: {
             query?: never;
@@ -2546,6 +2562,8 @@ export interface components {
             /** Format: uuid */
             lineId?: string;
             name: string;
+            /** Format: uuid */
+            statementId?: string;
             /** @enum {string} */
             type: "PDF" | "JPEG" | "PNG" | "HEIC";
             /** Format: int32 */
@@ -2556,6 +2574,8 @@ export interface components {
             entryId?: string;
             /** Format: uuid */
             lineId?: string;
+            /** Format: uuid */
+            statementId?: string;
             /** Format: int32 */
             version: number;
         };
@@ -5874,6 +5894,7 @@ export interface operations {
             query?: {
                 entry?: string;
                 line?: string;
+                statement?: string;
             };
             header?: never;
             path?: never;
@@ -5897,6 +5918,7 @@ export interface operations {
             query?: {
                 entry?: string;
                 line?: string;
+                statement?: string;
             };
             header?: never;
             path?: never;
@@ -8715,6 +8737,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AgreementJson"];
+                };
+            };
+        };
+    };
+    agreementPaper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
         };

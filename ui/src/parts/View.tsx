@@ -23,7 +23,7 @@ export function View({
 
 /** The part of a view that the work is done on. */
 export function Leaf({ children }: { children: ReactNode }) {
-  return <section className="flex min-h-0 min-w-0 flex-col bg-leaf">{children}</section>
+  return <section className="@container/leaf flex min-h-0 min-w-0 flex-col bg-leaf">{children}</section>
 }
 
 /** The name of a view, a few words about it, and what can be done in it. */

@@ -41,7 +41,7 @@ export function AttachmentActs({
             Attach to no. {to.no}
           </button>
         )}
-        {file.entryId && (
+        {(file.entryId || file.statementId) && (
           <button
             type="button"
             className={textLink({ size: 'small' })}

@@ -6,19 +6,21 @@ import { useSays } from '@/app/says'
 
 export type Attachment = Schemas['AttachmentJson']
 
-/** Where files are attached: an entry, a bank line that waits, or nothing yet. */
+/** Where files are attached: an entry, a bank line that waits, a statement, or nothing yet. */
 export interface Place {
   entryId?: string
   lineId?: string
+  statementId?: string
 }
 
 /** Files that a chooser offers; the application looks at the content. */
 export const ACCEPTED = '.pdf,.jpg,.jpeg,.png,.heic,.heif'
 
-export function useAttachments({ entryId, lineId }: Place) {
+export function useAttachments({ entryId, lineId, statementId }: Place) {
+  const query = { entry: entryId, line: lineId, statement: statementId }
   return useQuery({
-    queryKey: ['attachments', entryId, lineId],
-    queryFn: () => data(api.GET('/api/attachments', { params: { query: { entry: entryId, line: lineId } } })),
+    queryKey: ['attachments', entryId, lineId, statementId],
+    queryFn: () => data(api.GET('/api/attachments', { params: { query } })),
   })
 }
 
@@ -45,17 +47,18 @@ export function useAttach(place: Place) {
   return { attach, busy: busy > 0 }
 }
 
-function said(files: number, { entryId, lineId }: Place): string {
-  if (!entryId && !lineId) return files > 1 ? 'wait for their entries.' : 'waits for its entry.'
+function said(files: number, { entryId, lineId, statementId }: Place): string {
+  if (!entryId && !lineId && !statementId) return files > 1 ? 'wait for their entries.' : 'waits for its entry.'
   return `${files > 1 ? 'are' : 'is'} attached.`
 }
 
-function send(file: File, { entryId, lineId }: Place): Promise<Attachment> {
+function send(file: File, { entryId, lineId, statementId }: Place): Promise<Attachment> {
   const form = new FormData()
   form.append('file', file, file.name)
   const query = new URLSearchParams()
   if (entryId) query.set('entry', entryId)
   if (lineId) query.set('line', lineId)
+  if (statementId) query.set('statement', statementId)
   return upload<Attachment>(`/api/attachments?${query}`, form)
 }
 

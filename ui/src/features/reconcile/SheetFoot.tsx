@@ -53,12 +53,12 @@ export function OpenFoot({
       <MayChange>
         {tickAllAtBank && (
           <Button onClick={tickAllAtBank}>
-            Tick all that the bank shows <kbd>A</kbd>
+            Tick all <span className="tight:sr-only">that the bank shows</span> <kbd>A</kbd>
           </Button>
         )}
         {sheet.postings.length > 0 && <TickAmount sheet={sheet} field={amount} onTick={(id) => tick([id], true)} />}
       </MayChange>
-      <span className="ml-auto text-ink-2">
+      <span className="ml-auto whitespace-nowrap text-ink-2 tight:sr-only">
         {isZero(sheet.difference) ? (
           'nothing is apart'
         ) : (
@@ -67,7 +67,7 @@ export function OpenFoot({
           </>
         )}
       </span>
-      <Button onClick={leaveOpen}>
+      <Button className="tight:ml-auto" onClick={leaveOpen}>
         Leave it open <kbd>L</kbd>
       </Button>
       <Button tone="go" whyNot={sheet.agrees ? undefined : 'It can be agreed when nothing is apart.'} onClick={agree}>

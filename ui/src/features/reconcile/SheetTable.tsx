@@ -18,10 +18,10 @@ const COMPARED: Column[] = [
   TICK,
   DAY,
   { head: 'What' },
-  { head: 'Statement', width: 'w-[100px]', end: true },
-  { head: 'Books', width: 'w-[100px]', end: true },
-  { head: 'Apart', width: 'w-[92px]', end: true },
-  { head: 'To settle it', width: 'w-[188px] narrow:w-[150px]' },
+  { head: 'Statement', width: 'w-[100px] tight:w-[84px]', end: true },
+  { head: 'Books', width: 'w-[100px] tight:w-[84px]', end: true },
+  { head: 'Apart', width: 'w-[92px] tight:w-[72px]', end: true },
+  { head: 'To settle it', width: 'w-[188px] narrow:w-[150px] tight:w-[112px]' },
 ]
 const ON_PAPER: Column[] = [
   TICK,

@@ -35,6 +35,7 @@ import {
 import { SelectedRow } from './SelectedRow'
 import { AgreedFoot, OpenFoot } from './SheetFoot'
 import { SheetTable } from './SheetTable'
+import { StatementDocument } from './StatementDocument'
 import { useComparison } from './useComparison'
 import { useSheetRows } from './useSheetRows'
 import { useTicks } from './useTicks'
@@ -47,6 +48,7 @@ const LABELS = {
   correcting: 'Correct the statement',
   apart: 'What may be apart',
   changed: 'What changed',
+  document: 'The statement itself',
 }
 
 /** One statement, ticked off until nothing is apart. */
@@ -66,7 +68,7 @@ function SheetPage({ stored }: { stored: Sheet }) {
   const says = useSays()
   const navigate = useNavigate()
   const search = useScopeSearch()
-  const [beside, setBeside] = useState<'line' | 'correcting' | 'apart' | 'changed'>('line')
+  const [beside, setBeside] = useState<'line' | 'correcting' | 'apart' | 'changed' | 'document'>('line')
   const [typing, setTyping] = useState(false)
   const [reopening, setReopening] = useState(false)
   const opened = useOpenedAgain(sheet)
@@ -196,6 +198,12 @@ function SheetPage({ stored }: { stored: Sheet }) {
   useCommands([
     ...(sheet.finished ? ofAgreed : ofOpen),
     {
+      keys: ['d'],
+      label: 'The statement itself, as PDF or picture',
+      strip: 'document',
+      run: () => setBeside('document'),
+    },
+    {
       keys: ['s'],
       label: `Sort by ${nextOrder(rows.order)}`,
       strip: `sort by ${nextOrder(rows.order)}`,
@@ -218,9 +226,9 @@ function SheetPage({ stored }: { stored: Sheet }) {
 
   // What is agreed is not corrected any more, and what agrees is not apart.
   const none = (beside === 'apart' && !isApart) || (beside === 'changed' && !opened)
-  const shown = sheet.finished || none ? 'line' : beside
+  const shown = none || (sheet.finished && beside !== 'document') ? 'line' : beside
   return (
-    <View beside above={<Proof sheet={sheet} />}>
+    <View beside above={<Proof sheet={sheet} />} className={shown === 'document' ? '[--insp:min(42vw,540px)]' : ''}>
       <Leaf>
         {opened && <OpenedAgainNote opened={opened} onLook={() => setBeside('changed')} />}
         {typing && !sheet.finished && (
@@ -280,6 +288,7 @@ function SheetPage({ stored }: { stored: Sheet }) {
         {shown === 'changed' && opened && (
           <WhatChanged sheet={sheet} opened={opened} onClose={() => setBeside('line')} />
         )}
+        {shown === 'document' && <StatementDocument sheet={sheet} onClose={() => setBeside('line')} />}
         {shown === 'line' && (
           <>
             {sheet.openingApart && !sheet.finished && (

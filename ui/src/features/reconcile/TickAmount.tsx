@@ -54,10 +54,10 @@ export function TickAmount({
   }
   return (
     <label className="flex items-center gap-2 text-ink-2">
-      Tick by amount <kbd>T</kbd>
+      <span className="whitespace-nowrap tight:sr-only">Tick by amount</span> <kbd>T</kbd>
       <input
         ref={field}
-        className={box({ figures: true, wrong, className: 'w-[110px]' })}
+        className={box({ figures: true, wrong, className: 'w-[110px] tight:w-[84px]' })}
         value={text}
         inputMode="decimal"
         autoComplete="off"

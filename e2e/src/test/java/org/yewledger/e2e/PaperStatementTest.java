@@ -36,6 +36,27 @@ public class PaperStatementTest extends BrowserTest {
   }
 
   @Test
+  public void theStatementItselfStandsBesideTheList() {
+    Page page = signedInAt("/reconcile");
+    rows(page, "Quillon Card").first().click();
+    page.keyboard().press("Enter");
+    page.getByLabel("The proof").waitFor();
+    page.keyboard().press("d");
+    Locator beside =
+        page.getByRole(
+            AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("The statement itself"));
+    assertThat(beside).containsText("None is attached.");
+    page.waitForFileChooser(() -> button(page, "Choose a file").click())
+        .setFiles(SAMPLES.resolve("receipt-greengage-2026-08.pdf"));
+    assertThat(beside.getByRole(AriaRole.IMG).first()).isVisible();
+    assertNoViolations(page, "a statement beside its document");
+    beside.getByText("Take it off").click();
+    assertThat(beside).containsText("None is attached.");
+    page.keyboard().press("Control+z");
+    assertThat(beside.getByRole(AriaRole.IMG).first()).isVisible();
+  }
+
+  @Test
   public void aDayThatIsAgreedAlreadyIsRefusedWithTheReason() {
     Page page = signedInAt("/reconcile");
     rows(page, "Kestrel Current").click();

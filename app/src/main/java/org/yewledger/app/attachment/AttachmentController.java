@@ -42,11 +42,12 @@ import org.yewledger.formats.attachment.AttachmentType;
 @Tag(name = "attachments")
 class AttachmentController {
   /**
-   * Where a file is put; with neither it waits for its entry.
+   * Where a file is put; with none of them it waits for its entry.
    *
    * @param version of the file, as it was seen
    */
-  record AttachmentPlaceJson(int version, @Nullable UUID entryId, @Nullable UUID lineId) {}
+  record AttachmentPlaceJson(
+      int version, @Nullable UUID entryId, @Nullable UUID lineId, @Nullable UUID statementId) {}
 
   /**
    * @param pages of the file
@@ -66,31 +67,38 @@ class AttachmentController {
     this.pictures = pictures;
   }
 
-  /** Those of an entry or of a bank line; with neither, all that wait for their entry. */
+  /**
+   * Those of an entry, of a bank line or of a statement; with none of them, all that wait for their
+   * entry.
+   */
   @GetMapping
   List<AttachmentJson> attachments(
-      @RequestParam @Nullable UUID entry, @RequestParam @Nullable UUID line) {
-    return service.at(new Place(entry, line));
+      @RequestParam @Nullable UUID entry,
+      @RequestParam @Nullable UUID line,
+      @RequestParam @Nullable UUID statement) {
+    return service.at(new Place(entry, line, statement));
   }
 
-  /** Keeps a file, at an entry, at a bank line, or waiting for its entry. */
+  /** Keeps a file, at an entry, at a bank line, at a statement, or waiting for its entry. */
   @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @ResponseStatus(HttpStatus.CREATED)
   AttachmentJson attach(
       @RequestPart MultipartFile file,
       @RequestParam @Nullable UUID entry,
-      @RequestParam @Nullable UUID line)
+      @RequestParam @Nullable UUID line,
+      @RequestParam @Nullable UUID statement)
       throws IOException {
     String name = nameOf(file);
     if (file.getSize() > AttachmentType.LARGEST) {
       throw AttachmentType.tooLarge(name);
     }
-    return service.attach(name, file.getBytes(), new Place(entry, line));
+    return service.attach(name, file.getBytes(), new Place(entry, line, statement));
   }
 
   @PutMapping("/{id}/place")
   AttachmentJson put(@PathVariable UUID id, @Valid @RequestBody AttachmentPlaceJson wanted) {
-    return service.put(id, wanted.version(), new Place(wanted.entryId(), wanted.lineId()));
+    return service.put(
+        id, wanted.version(), new Place(wanted.entryId(), wanted.lineId(), wanted.statementId()));
   }
 
   @DeleteMapping("/{id}")

@@ -11,6 +11,7 @@ import org.yewledger.formats.attachment.AttachmentType;
  * @param version to be sent back when it is put elsewhere or removed
  * @param entryId the entry that it is attached to; null if it waits for one
  * @param lineId the bank line with which it came; it goes to the entry that the line becomes
+ * @param statementId the statement that it is
  */
 public record AttachmentJson(
     UUID id,
@@ -20,4 +21,5 @@ public record AttachmentJson(
     int bytes,
     Instant arrivedAt,
     @Nullable UUID entryId,
-    @Nullable UUID lineId) {}
+    @Nullable UUID lineId,
+    @Nullable UUID statementId) {}

@@ -41,13 +41,21 @@ class AttachmentService {
    *
    * @param entryId null if it waits for its entry
    * @param lineId a bank line that waits to be posted, and takes it along; null without one
+   * @param statementId the statement that it is; null if it is none
    */
-  record Place(@Nullable UUID entryId, @Nullable UUID lineId) {}
+  record Place(@Nullable UUID entryId, @Nullable UUID lineId, @Nullable UUID statementId) {
+    boolean isNowhere() {
+      return entryId == null && lineId == null && statementId == null;
+    }
+  }
 
   @Transactional(readOnly = true)
   List<AttachmentJson> at(Place place) {
     if (place.entryId() != null) {
       return attachments.ofEntry(place.entryId());
+    }
+    if (place.statementId() != null) {
+      return attachments.ofStatement(place.statementId());
     }
     return place.lineId() == null ? attachments.waiting() : attachments.ofLine(place.lineId());
   }
@@ -79,8 +87,8 @@ class AttachmentService {
     atItsPlace(() ->
         jdbc.sql(
                 """
-                insert into attachment (household_id, id, name, type, bytes, sha256, arrived_at, entry_id, bank_line_id)
-                values (?, ?, ?, ?, ?, ?, ?, ?, ?)\
+                insert into attachment (household_id, id, name, type, bytes, sha256, arrived_at, entry_id, bank_line_id, statement_id)
+                values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)\
                 """)
             .params(
                 household,
@@ -92,6 +100,7 @@ class AttachmentService {
                 Timestamp.from(clock.instant()))
             .param(place.entryId())
             .param(place.lineId())
+            .param(place.statementId())
             .update());
     return found(id);
   }
@@ -109,18 +118,16 @@ class AttachmentService {
     AttachmentJson file = held(id, version);
     acts.begin(
         ActKind.ATTACHMENTS,
-        (place.entryId() == null && place.lineId() == null
-                ? "Took %s off its entry"
-                : "Attached %s")
-            .formatted(file.name()));
+        (place.isNowhere() ? "Took %s off its place" : "Attached %s").formatted(file.name()));
     atItsPlace(() ->
         jdbc.sql(
                 """
-                update attachment set entry_id = ?, bank_line_id = ?, version = version + 1
+                update attachment set entry_id = ?, bank_line_id = ?, statement_id = ?, version = version + 1
                  where household_id = ? and id = ?\
                 """)
             .param(place.entryId())
             .param(place.lineId())
+            .param(place.statementId())
             .params(SignedIn.now().householdId(), id)
             .update());
     return found(id);
@@ -171,6 +178,9 @@ class AttachmentService {
       if (why.contains("attachment_household_id_bank_line_id_fkey")) {
         throw new NotFound("bank line");
       }
+      if (why.contains("attachment_household_id_statement_id_fkey")) {
+        throw new NotFound("statement");
+      }
       throw e;
     }
   }
@@ -181,11 +191,16 @@ class AttachmentService {
         "file",
         "%s is here already%s%s."
             .formatted(
-                name,
-                name.equals(known.name()) ? "" : " as " + known.name(),
-                known.entryId() == null
-                    ? ", waiting for its entry"
-                    : ", with an entry: it can be put to another one from there"));
+                name, name.equals(known.name()) ? "" : " as " + known.name(), whereIs(known)));
+  }
+
+  private static String whereIs(AttachmentJson known) {
+    if (known.statementId() != null) {
+      return ", with a statement: it can be taken off there";
+    }
+    return known.entryId() == null
+        ? ", waiting for its entry"
+        : ", with an entry: it can be put to another one from there";
   }
 
   private static byte[] sha256(byte[] content) {

@@ -20,7 +20,7 @@ import org.yewledger.formats.attachment.AttachmentType;
 @Transactional(propagation = Propagation.MANDATORY)
 public class Attachments {
   private static final String COLUMNS =
-      "id, version, name, type, bytes, arrived_at, entry_id, bank_line_id";
+      "id, version, name, type, bytes, arrived_at, entry_id, bank_line_id, statement_id";
 
   private final JdbcClient jdbc;
 
@@ -73,9 +73,14 @@ public class Attachments {
     return list("bank_line_id = ?", lineId);
   }
 
-  /** All that no entry has. */
+  /** The statement itself, as its bank sends it. */
+  List<AttachmentJson> ofStatement(UUID statementId) {
+    return list("statement_id = ?", statementId);
+  }
+
+  /** All that neither an entry nor a statement has. */
   List<AttachmentJson> waiting() {
-    return list("entry_id is null");
+    return list("entry_id is null and statement_id is null");
   }
 
   Optional<AttachmentJson> find(UUID id) {
@@ -106,6 +111,7 @@ public class Attachments {
         row.getInt(5),
         row.getTimestamp(6).toInstant(),
         row.getObject(7, UUID.class),
-        row.getObject(8, UUID.class));
+        row.getObject(8, UUID.class),
+        row.getObject(9, UUID.class));
   }
 }
