@@ -53,7 +53,10 @@ export function OpenFoot({
       <MayChange>
         {tickAllAtBank && (
           <Button onClick={tickAllAtBank}>
-            Tick all <span className="tight:sr-only">that the bank shows</span> <kbd>A</kbd>
+            <span>
+              Tick all<span className="tight:sr-only"> that the bank shows</span>
+            </span>{' '}
+            <kbd>A</kbd>
           </Button>
         )}
         {sheet.postings.length > 0 && <TickAmount sheet={sheet} field={amount} onTick={(id) => tick([id], true)} />}

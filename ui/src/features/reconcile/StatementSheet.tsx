@@ -16,6 +16,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Acts, Inspector, Leaf, View } from '@/parts/View'
 import { CorrectStatement } from './CorrectStatement'
+import { InHand } from './InHand'
 import { OpenedAgainNote, useOpenedAgain, WhatChanged } from './OpenedAgain'
 import { amountOf, nextOrder } from './order'
 import { PairChosen } from './PairChosen'
@@ -228,7 +229,16 @@ function SheetPage({ stored }: { stored: Sheet }) {
   const none = (beside === 'apart' && !isApart) || (beside === 'changed' && !opened)
   const shown = none || (sheet.finished && beside !== 'document') ? 'line' : beside
   return (
-    <View beside above={<Proof sheet={sheet} />} className={shown === 'document' ? '[--insp:min(42vw,540px)]' : ''}>
+    <View
+      beside
+      above={
+        <>
+          <InHand statementId={sheet.id} />
+          <Proof sheet={sheet} />
+        </>
+      }
+      className={shown === 'document' ? '[--insp:min(42vw,540px)]' : ''}
+    >
       <Leaf>
         {opened && <OpenedAgainNote opened={opened} onLook={() => setBeside('changed')} />}
         {typing && !sheet.finished && (
