@@ -35,6 +35,8 @@ import { Post } from './features/post/Post'
 import { AgreementReport } from './features/reconcile/AgreementReport'
 import { Reconcile } from './features/reconcile/Reconcile'
 import { StatementSheet } from './features/reconcile/StatementSheet'
+import { Report } from './features/report/Report'
+import { FirstReport } from './features/report/ReportNav'
 import { TrialBalance } from './features/report/TrialBalance'
 import { Rules } from './features/rules/Rules'
 import { Setup } from './features/setup/Setup'
@@ -72,7 +74,11 @@ const router = createBrowserRouter([
           { path: '/people', element: <People /> },
           { path: '/you', element: <You /> },
           { path: '/rules', element: <Rules /> },
-          { path: '/trial-balance', element: <TrialBalance /> },
+          { path: '/reports', element: <FirstReport /> },
+          { path: '/reports/income', element: <Report key="income" kind="INCOME_STATEMENT" /> },
+          { path: '/reports/balance', element: <Report key="balance" kind="BALANCE_SHEET" /> },
+          { path: '/reports/worth', element: <Report key="worth" kind="NET_WORTH" /> },
+          { path: '/reports/trial-balance', element: <TrialBalance /> },
           {
             path: '*',
             element: <Nothing title="There is no such page">The path above leads to every station.</Nothing>,

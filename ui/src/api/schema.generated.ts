@@ -468,6 +468,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/closed-months/pack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pack"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/closed-months/reopen": {
         parameters: {
             query?: never;
@@ -1348,6 +1364,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rules": {
         parameters: {
             query?: never;
@@ -1796,7 +1860,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/statements/{id}/breaks/{postingId}/restore": {
+    "/api/statements/{id}/breaks/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -4564,6 +4628,49 @@ export interface components {
         ReopenStatementJson: {
             because: string;
         };
+        ReportColumnJson: {
+            first: string;
+            last: string;
+        };
+        ReportPageJson: {
+            first: string;
+            last: string;
+            tables: components["schemas"]["ReportTableJson"][];
+        };
+        ReportRowJson: {
+            /** Format: uuid */
+            accountId?: string;
+            amounts: string[];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            change?: string;
+            groupName: string;
+            /** @enum {string} */
+            look: "GROUP" | "ACCOUNT" | "DERIVED" | "SUM" | "TOTAL";
+            name: string;
+            /** Format: int32 */
+            share?: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            total?: string;
+        };
+        ReportTableJson: {
+            balances?: boolean;
+            /** Format: uuid */
+            bookId?: string;
+            bookName: string;
+            columns: components["schemas"]["ReportColumnJson"][];
+            currency: string;
+            rows: components["schemas"]["ReportRowJson"][];
+        };
+        RestoreBreakJson: {
+            /** Format: uuid */
+            postingId: string;
+        };
         ResultJson: {
             byMonth: number[];
             /** Format: int32 */
@@ -5299,6 +5406,16 @@ export interface components {
              * @example 12.50
              */
             debit: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            earlierCredit?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            earlierDebit?: string;
             /** Format: date */
             on: string;
             rows: components["schemas"]["TrialRowJson"][];
@@ -6421,6 +6538,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    pack: {
+        parameters: {
+            query: {
+                month: string;
+                book: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
         };
     };
@@ -7955,6 +8095,93 @@ export interface operations {
             };
         };
     };
+    report: {
+        parameters: {
+            query: {
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "NET_WORTH";
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportPageJson"];
+                };
+            };
+        };
+    };
+    paper: {
+        parameters: {
+            query: {
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "NET_WORTH";
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query: {
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "NET_WORTH";
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
     rules: {
         parameters: {
             query?: never;
@@ -8813,11 +9040,14 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
-                postingId: string;
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestoreBreakJson"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

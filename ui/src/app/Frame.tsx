@@ -22,7 +22,7 @@ const BOOKS = [
   { to: '/journal', label: 'Journal' },
   { to: '/chart', label: 'Chart' },
   { to: '/rules', label: 'Rules' },
-  { to: '/trial-balance', label: 'Trial balance' },
+  { to: '/reports', label: 'Reports' },
 ]
 
 /** Places that are seldom needed; find-or-do lists them too. */
@@ -62,7 +62,7 @@ export function Frame() {
     { keys: ['. e'], label: 'Go to Close', run: go('/close') },
     { keys: ['. j'], label: 'Go to the Journal', run: go('/journal') },
     { keys: ['. u'], label: 'Go to Rules', run: go('/rules') },
-    { keys: ['. t'], label: 'Go to the Trial balance', run: go('/trial-balance') },
+    { keys: ['. t'], label: 'Go to Reports', run: go('/reports') },
     { keys: ['. c'], label: 'Go to the Chart', run: go('/chart') },
     { keys: ['. w'], label: 'Go to Payees', run: go('/payees') },
     { keys: ['. k'], label: 'Go to Tags', run: go('/tags') },

@@ -139,7 +139,7 @@ function AccountView({
         {facts || !row ? (
           <>
             <Facts page={page} />
-            <BankLines accountId={page.id} />
+            {page.hasStatements && <BankLines accountId={page.id} />}
           </>
         ) : (
           <SelectedEntry row={row} />

@@ -7,8 +7,9 @@ import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { Button } from '@/parts/Button'
 import { figure, longMonth, monthName } from '@/parts/figures'
-import { factList, noteBox } from '@/parts/look'
+import { button, factList, noteBox } from '@/parts/look'
 import { Acts, Inspector, InspectorHead } from '@/parts/View'
+import { MonthInFigures } from './MonthInFigures'
 import { ReopenMonth } from './ReopenMonth'
 
 /** What closing a book through a month locks, and the closing; of a closed one, the opening again. */
@@ -28,7 +29,14 @@ export function ClosingBook({ book }: { book: Schemas['BookToCloseJson'] }) {
     }
     await booksChanged()
   }
+  const pack = `/api/closed-months/pack?month=${book.month}&book=${book.bookId}`
   useCommands([
+    {
+      keys: ['p'],
+      label: `Print the pack of ${longMonth(book.month)}`,
+      strip: 'pack',
+      run: () => window.location.assign(pack),
+    },
     ...(book.closed
       ? []
       : [
@@ -67,12 +75,16 @@ export function ClosingBook({ book }: { book: Schemas['BookToCloseJson'] }) {
           , this book only
         </dd>
       </dl>
+      <MonthInFigures book={book} />
       <p className={noteBox()}>
         {book.closed
           ? 'No entry up to then can be added, changed or deleted. An owner opens it again, with a reason that history keeps.'
           : 'Afterwards no entry up to then can be added, changed or deleted, until an owner opens the month again with a reason.'}
       </p>
       <Acts>
+        <a className={button({ className: 'col-span-full' })} href={pack} download>
+          The month as PDF <kbd>P</kbd>
+        </a>
         {book.closed ? (
           isOwner && (
             <Button className="col-span-full" onClick={() => setReopening(true)}>

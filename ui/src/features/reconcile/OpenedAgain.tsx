@@ -93,8 +93,9 @@ function Changed({ sheet, broken }: { sheet: Sheet; broken: Break }) {
         queryClient.setQueryData(
           ['sheet', sheet.id],
           await data(
-            api.POST('/api/statements/{id}/breaks/{postingId}/restore', {
-              params: { path: { id: sheet.id, postingId: broken.postingId } },
+            api.POST('/api/statements/{id}/breaks/restore', {
+              params: { path: { id: sheet.id } },
+              body: { postingId: broken.postingId },
             }),
           ),
         )

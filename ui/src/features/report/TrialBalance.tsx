@@ -8,6 +8,7 @@ import { entryTable, sumRow } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
+import { ReportNav } from './ReportNav'
 
 type Book = Schemas['TrialBalanceJson']
 
@@ -34,6 +35,7 @@ export function TrialBalance() {
   return (
     <View>
       <Leaf>
+        <ReportNav />
         <Head title="Trial balance" about={<>at the end of {longDay(on)}</>} />
         <Scroll
           className="grid grid-cols-[repeat(auto-fit,minmax(400px,1fr))] items-start gap-x-[72px] gap-y-7 px-(--edge) pb-6"
@@ -68,7 +70,8 @@ function BookBalance({ book }: { book: Book }) {
       <tbody>
         {CLASSES.map((c) => {
           const rows = book.rows.filter((r) => r.accountClass === c.of)
-          if (rows.length === 0) return null
+          const earlier = c.of === 'EQUITY' && (book.earlierDebit ?? book.earlierCredit)
+          if (rows.length === 0 && !earlier) return null
           return (
             <Fragment key={c.of}>
               <tr>
@@ -88,6 +91,13 @@ function BookBalance({ book }: { book: Book }) {
                   <td className="text-right">{r.credit && figure(r.credit)}</td>
                 </tr>
               ))}
+              {earlier && (
+                <tr>
+                  <td className="pl-3.5">Result of earlier years</td>
+                  <td className="text-right">{book.earlierDebit && figure(book.earlierDebit)}</td>
+                  <td className="text-right">{book.earlierCredit && figure(book.earlierCredit)}</td>
+                </tr>
+              )}
             </Fragment>
           )
         })}

@@ -60,11 +60,15 @@ public class ChainTest extends AppTest {
     assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
   }
 
+  private static Api.Answer restored(Household h, String statement, JsonNode broken) {
+    String body = "{\"postingId\":\"%s\"}".formatted(broken.path("postingId").asString());
+    return h.api().post(statement + "/breaks/restore", body);
+  }
+
   private static void restore(Household h, String statement, JsonNode broken) {
-    String path = statement + "/breaks/" + broken.path("postingId").asString() + "/restore";
-    Api.Answer answer = h.api().post(path, "");
+    Api.Answer answer = restored(h, statement, broken);
     assertEquals(answer.status(), 200, answer.toString());
-    assertEquals(h.api().post(path, "").problem(), "break-gone");
+    assertEquals(restored(h, statement, broken).problem(), "break-gone");
   }
 
   @Test
@@ -134,8 +138,7 @@ public class ChainTest extends AppTest {
     assertEquals(gone.path("payee").asString(), "Greengage");
     assertEquals(gone.path("change").asString(), "7.25");
     assertTrue(gone.path("entryId").isMissingNode());
-    String restore = statement + "/breaks/" + gone.path("postingId").asString() + "/restore";
-    assertEquals(h.api().post(restore, "").problem(), "not-settled-here");
+    assertEquals(restored(h, statement, gone).problem(), "not-settled-here");
     undo(h, gone);
     assertEquals(breaks(h, statement).at("/breaks/0/how").asString(), "UNTICKED");
   }

@@ -104,7 +104,7 @@ public class TablesTest extends AppTest {
             .getResponse();
     assertEquals(answer.getContentType(), "application/pdf");
     assertEquals(
-        answer.getHeader("Content-Disposition"), "attachment; filename=\"agreed-2026-09-15.pdf\"");
+        answer.getHeader("Content-Disposition"), "attachment; filename=\"agreed-2026-09-30.pdf\"");
     String pdf = answer.getContentAsString(StandardCharsets.ISO_8859_1);
     assertTrue(pdf.startsWith("%PDF-"), pdf.substring(0, 20));
     assertTrue(pdf.contains("/Count 1"), "one page");

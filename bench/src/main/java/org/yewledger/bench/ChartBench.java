@@ -6,18 +6,23 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.yewledger.app.household.HouseholdFounding;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
 
 /**
- * The chart of 500 accounts over a million postings of ten years, over HTTP, with balances from the
- * kept monthly totals. Baseline: PostgreSQL summing the same postings by account, over JDBC.
+ * The chart of 500 accounts, and reports, over a million postings of ten years, over HTTP, with
+ * balances from the kept monthly totals. Baseline: PostgreSQL summing the same postings by account,
+ * over JDBC.
  */
 final class ChartBench {
   private static final int ACCOUNTS = 500;
   private static final int POSTINGS = 1_000_000;
+  private static final List<String> REPORTS =
+      List.of("INCOME_STATEMENT", "BALANCE_SHEET", "NET_WORTH");
   private static final String PASSWORD = "a million postings";
 
   private ChartBench() {}
@@ -44,7 +49,26 @@ final class ChartBench {
         Bench.figure("chart-in-the-middle-of-a-month", midMonth, "ms", "<= 50");
         Bench.figure("summing-the-postings-by-sql", summing, "ms", ">= 0");
         Bench.figure("chart-share-of-summing", fromTotals / summing, "ratio", "<= 0.5");
+        reports(window, database, owner.householdId());
       }
+    }
+  }
+
+  /** Twelve months by columns, from the kept totals of the same million postings. */
+  private static void reports(Window window, Connection database, UUID household) throws Exception {
+    for (String kind : REPORTS) {
+      String path =
+          "/api/reports?kind=%s&span=TWELVE_MONTHS&month=2026-09&every=MONTH&beside=NOTHING"
+              .formatted(kind);
+      if (!window.get(path).contains("\"columns\"")) {
+        throw new IllegalStateException("no report " + kind);
+      }
+      Timing.Pair pair =
+          Timing.medianMillis(
+              10, 20, () -> window.get(path), () -> sumPostings(database, household));
+      String name = "report-" + kind.toLowerCase(Locale.ROOT).replace('_', '-');
+      Bench.figure(name, pair.first(), "ms", "<= 50");
+      Bench.figure(name + "-share-of-summing", pair.ratio(), "ratio", "<= 0.05");
     }
   }
 

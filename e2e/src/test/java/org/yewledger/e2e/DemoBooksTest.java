@@ -16,12 +16,13 @@ public class DemoBooksTest extends BrowserTest {
         new String[] {
           "Harbour Current", "Harbour Savings", "Quillon Card", "Home loan", "Kestrel Current"
         }) {
-      for (String month : new String[] {"October 2025", "January 2026", "August 2026"}) {
-        assertThat(page.getByLabel(account + ", " + month + ": agreed to zero")).isVisible();
+      for (String month : new String[] {"October 2025", "January 2026", "July 2026"}) {
+        assertThat(page.getByLabel(account + ", " + month + ": closed")).isVisible();
       }
+      assertThat(page.getByLabel(account + ", August 2026: agreed to zero")).isVisible();
     }
     assertThat(page.getByLabel("Kestrel Card, December 2025: not open yet")).isVisible();
-    assertThat(page.getByLabel("Kestrel Card, January 2026: agreed to zero")).isVisible();
+    assertThat(page.getByLabel("Kestrel Card, January 2026: closed")).isVisible();
   }
 
   @Test

@@ -38,7 +38,11 @@ public class EveryViewTest extends BrowserTest {
           "/currencies",
           "/people",
           "/you",
-          "/trial-balance");
+          "/reports/income?month=2026-08",
+          "/reports/income?month=2026-08&span=TWELVE_MONTHS&every=MONTH",
+          "/reports/balance?month=2026-08",
+          "/reports/worth?month=2026-08",
+          "/reports/trial-balance");
   private static final String SIGN_IN = "sign-in";
   private static final String STATEMENT = "a statement";
   private static final String REGISTER = "an account";
@@ -63,7 +67,7 @@ public class EveryViewTest extends BrowserTest {
       return page;
     }
     if (view.equals(REGISTER)) {
-      Page page = signedInAt("/trial-balance");
+      Page page = signedInAt("/reports/trial-balance");
       link(page, "Harbour Current").first().click();
       page.getByText("Books say").waitFor();
       return page;

@@ -222,6 +222,7 @@ public class MonthEndTest extends BrowserTest {
     loan.click();
     assertThat(page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("586.52")))
         .isVisible();
+    link(page, "Reports").click();
     link(page, "Trial balance").click();
     assertThat(page.getByText("debits equal credits")).isVisible();
     link(page, "Harbour Current").click();

@@ -24,7 +24,7 @@ public class OwnWaysTest extends BrowserTest {
   public void figuresAreWrittenAndReadTheWayOfThePerson() {
     Page page = signedInAt("/you");
     write(page, "comma, 0,50", "point, 1.000");
-    open(page, "/trial-balance?month=2026-09");
+    open(page, "/reports/trial-balance?month=2026-09");
     assertThat(page.getByText("182.810,02").first()).isVisible();
     open(page, "/reconcile");
     rows(page, "Home loan").click();

@@ -72,7 +72,7 @@ public class Screenshots extends BrowserTest {
     assertThat(page.getByText("= \u221216.60")).isVisible();
     shoot("journal");
     page.keyboard().press("Escape");
-    open(page, "/trial-balance");
+    open(page, "/reports/trial-balance");
     shoot("trial-balance");
     open(page, "/chart");
     row("Quillon Card").click();

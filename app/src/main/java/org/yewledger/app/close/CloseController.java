@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.close.CloseJson.BookToCloseJson;
 import org.yewledger.app.close.CloseJson.CloseMonthJson;
 import org.yewledger.app.close.CloseJson.ReopenMonthJson;
+import org.yewledger.app.paper.Papers;
 
 /** Closed months. */
 @RestController
@@ -24,15 +26,26 @@ import org.yewledger.app.close.CloseJson.ReopenMonthJson;
 @Tag(name = "close")
 class CloseController {
   private final CloseService months;
+  private final MonthPack packs;
+  private final Papers papers;
 
-  CloseController(CloseService months) {
+  CloseController(CloseService months, MonthPack packs, Papers papers) {
     this.months = months;
+    this.packs = packs;
+    this.papers = papers;
   }
 
   /** What has to be right before books are closed through a month. */
   @GetMapping
   List<BookToCloseJson> toClose(@RequestParam YearMonth month, @RequestParam @Nullable UUID book) {
     return months.books(month, book);
+  }
+
+  /** A month of a book on paper: checklist, reports, and what was agreed in it. */
+  @GetMapping("/pack")
+  ResponseEntity<byte[]> pack(@RequestParam YearMonth month, @RequestParam UUID book) {
+    MonthPack.Pack pack = packs.of(book, month);
+    return papers.answer(pack.fileName(), pack.title(), false, pack.parts());
   }
 
   /** Closes a book through a month. */

@@ -1,5 +1,6 @@
 package org.yewledger.app.reconcile;
 
+import jakarta.validation.constraints.NotNull;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -60,6 +61,9 @@ public final class ChainBreakJson {
       BigDecimal closingAgreed,
       List<BreakJson> breaks,
       BigDecimal apart) {}
+
+  /** Which break is put right, by the posting that it names. */
+  record RestoreBreakJson(@NotNull UUID postingId) {}
 
   /**
    * @param openedAgain null for one that was never agreed, or agrees

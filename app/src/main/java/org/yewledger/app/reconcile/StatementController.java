@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.reconcile.ChainBreakJson.ChainStateJson;
+import org.yewledger.app.reconcile.ChainBreakJson.RestoreBreakJson;
 import org.yewledger.app.reconcile.GapJson.GapReasonsJson;
 import org.yewledger.app.reconcile.GapJson.SettleGapJson;
 import org.yewledger.app.reconcile.StatementJson.AccountToReconcileJson;
@@ -173,9 +174,9 @@ class StatementController {
   }
 
   /** Puts a posting back to what was agreed. */
-  @PostMapping("/{id}/breaks/{postingId}/restore")
-  SheetJson restore(@PathVariable UUID id, @PathVariable UUID postingId) {
-    restoring.restore(id, postingId);
+  @PostMapping("/{id}/breaks/restore")
+  SheetJson restore(@PathVariable UUID id, @Valid @RequestBody RestoreBreakJson broken) {
+    restoring.restore(id, broken.postingId());
     return sheets.sheet(id);
   }
 

@@ -25,7 +25,8 @@ class TrialBalanceController {
 
   /**
    * The balances of a book, or of all seen as one without what moved between them, where {@code
-   * bookId} is null. {@code balances} says whether debits equal credits.
+   * bookId} is null. {@code balances} says whether debits equal credits; {@code earlierDebit} and
+   * {@code earlierCredit} have the results of the fiscal years that are over.
    */
   record TrialBalanceJson(
       @Nullable UUID bookId,
@@ -33,6 +34,8 @@ class TrialBalanceController {
       String currency,
       LocalDate on,
       List<TrialRowJson> rows,
+      @Nullable BigDecimal earlierDebit,
+      @Nullable BigDecimal earlierCredit,
       BigDecimal debit,
       BigDecimal credit,
       boolean balances) {}

@@ -3,6 +3,7 @@ package org.yewledger.app.report;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,7 +17,9 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.report.TrialBalanceController.TrialBalanceJson;
 import org.yewledger.app.report.TrialBalanceController.TrialRowJson;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Book;
+import org.yewledger.core.ledger.FiscalYear;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.TrialBalance;
@@ -37,17 +40,30 @@ class TrialBalanceService {
   List<TrialBalanceJson> at(LocalDate day, @Nullable UUID bookId) {
     Chart chart = charts.chart();
     Map<UUID, Position> byAccount = balances.at(day);
+    Map<LocalDate, Map<UUID, Position>> before = new HashMap<>();
     List<AccountBalance> all =
         chart
             .accounts()
-            .map(a ->
-                new AccountBalance(a, byAccount.getOrDefault(a.id(), Position.empty(a)).value()))
+            .map(a -> {
+              Map<UUID, Position> begun =
+                  before.computeIfAbsent(
+                      fiscalYear(chart, a, day).first().minusDays(1), balances::at);
+              return new AccountBalance(a, value(byAccount, a), value(begun, a));
+            })
             .toList();
     var trials =
         new ArrayList<>(
             chart.books(bookId).map(book -> of(book.toBook(), chart, day, all)).toList());
     together(chart, bookId, day, all).ifPresent(trials::add);
     return trials;
+  }
+
+  private static FiscalYear fiscalYear(Chart chart, Account account, LocalDate day) {
+    return FiscalYear.of(day, chart.book(account.bookId()).fiscalYearStartsIn());
+  }
+
+  private static Amount value(Map<UUID, Position> byAccount, Account account) {
+    return byAccount.getOrDefault(account.id(), Position.empty(account)).value();
   }
 
   private static TrialBalanceJson of(
@@ -88,6 +104,8 @@ class TrialBalanceService {
         currency.getCode(),
         day,
         trial.rows().stream().map(row -> row(row, chart)).toList(),
+        side(trial.earlier().ifAbove()),
+        side(trial.earlier().ifBelow()),
         trial.debit().decimal(),
         trial.credit().decimal(),
         trial.balances());

@@ -10,15 +10,36 @@ import org.yewledger.core.money.Amount;
 /**
  * The balances of all accounts of a book, debits beside credits, in its base currency. Since every
  * entry balances, the two totals are equal; {@link #balances()} says so from the figures, not from
- * trust.
+ * trust. Categories begin each fiscal year anew: what earlier years came to stands in equity by
+ * itself, without an entry that somebody has to remember.
+ *
+ * @param earlier the results of the fiscal years that are over, a loss above zero; one of the
+ *     balances that the totals add up
  */
-public record TrialBalance(List<Row> rows, Amount debit, Amount credit) {
+public record TrialBalance(List<Row> rows, Amount earlier, Amount debit, Amount credit) {
 
   /** An account with its balance, on one of the two sides. */
   public record Row(Account account, Amount debit, Amount credit) {}
 
-  /** An account and the value of its balance in the base currency, debits above zero. */
-  public record AccountBalance(Account account, Amount balance) {}
+  /**
+   * An account and the value of its balance in the base currency, debits above zero.
+   *
+   * @param before what stood on it when the fiscal year began
+   */
+  public record AccountBalance(Account account, Amount balance, Amount before) {
+    /** One in its first year. */
+    public AccountBalance(Account account, Amount balance) {
+      this(account, balance, balance.minus(balance));
+    }
+
+    private boolean isCategory() {
+      return account.accountClass().isCategory();
+    }
+
+    private Amount ofThisYear() {
+      return isCategory() ? balance.minus(before) : balance;
+    }
+  }
 
   /**
    * Accounts with a balance of zero are left out; the rest is ordered by class, then by name.
@@ -28,16 +49,24 @@ public record TrialBalance(List<Row> rows, Amount debit, Amount credit) {
   public static TrialBalance of(CurrencyUnit base, List<AccountBalance> balances) {
     List<Row> rows =
         balances.stream()
-            .filter(b -> !b.balance().isZero())
+            .filter(b -> !b.ofThisYear().isZero())
             .sorted(
                 Comparator.comparing((AccountBalance b) -> b.account().accountClass())
                     .thenComparing(b -> b.account().name()))
-            .map(b -> new Row(b.account(), b.balance().ifAbove(), b.balance().ifBelow()))
+            .map(b -> new Row(b.account(), b.ofThisYear().ifAbove(), b.ofThisYear().ifBelow()))
             .toList();
+    Amount earlier =
+        Amount.sum(
+            base,
+            balances.stream()
+                .filter(AccountBalance::isCategory)
+                .map(AccountBalance::before)
+                .toList());
     return new TrialBalance(
         rows,
-        Amount.sum(base, rows.stream().map(Row::debit).toList()),
-        Amount.sum(base, rows.stream().map(Row::credit).toList()));
+        earlier,
+        Amount.sum(base, rows.stream().map(Row::debit).toList()).plus(earlier.ifAbove()),
+        Amount.sum(base, rows.stream().map(Row::credit).toList()).plus(earlier.ifBelow()));
   }
 
   /**

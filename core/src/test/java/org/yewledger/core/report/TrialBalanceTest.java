@@ -33,6 +33,24 @@ public class TrialBalanceTest {
   }
 
   @Test
+  public void categoriesBeginTheirYearAnewAndEquityHasWhatEarlierYearsCameTo() {
+    TrialBalance trial =
+        TrialBalance.of(
+            CURRENT.currency(),
+            List.of(
+                new AccountBalance(CURRENT, eur(-1000), eur(-700)),
+                new AccountBalance(GROCERIES, eur(800), eur(500)),
+                new AccountBalance(SCHOOL, eur(200), eur(200))));
+    assertEquals(
+        trial.rows().stream().map(r -> r.account().name()).toList(),
+        List.of("Harbour Current", "Groceries"));
+    assertEquals(trial.rows().getLast().debit(), eur(300));
+    assertEquals(trial.earlier(), eur(700));
+    assertEquals(trial.debit(), eur(1000));
+    assertTrue(trial.balances());
+  }
+
+  @Test
   public void saysSoWhenDebitsAndCreditsDiffer() {
     assertFalse(
         TrialBalance.of(CURRENT.currency(), List.of(new AccountBalance(CURRENT, eur(1))))

@@ -1,0 +1,86 @@
+package org.yewledger.app.report;
+
+import java.sql.Date;
+import java.time.YearMonth;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.money.Amount;
+import org.yewledger.core.report.AccountTotals;
+
+/** Reads the totals that are kept by account and month, from which all reports are worked out. */
+@Component
+@Transactional(propagation = Propagation.MANDATORY)
+class PeriodTotals {
+  /** Years before the first month are kept whole. */
+  private static final String BY_MONTH =
+      """
+      select account_id, null::date as month, sum(base)::bigint as base from (
+        select account_id, base_minor as base from account_year where household_id = :household and year < :year
+        union all
+        select account_id, debit_base_minor - credit_base_minor from account_month
+         where household_id = :household and month >= :year and month < :from) earlier
+       group by account_id
+      union all
+      select account_id, month, debit_base_minor - credit_base_minor from account_month
+       where household_id = :household and month between :from and :last\
+      """;
+
+  private final JdbcClient jdbc;
+
+  PeriodTotals(JdbcClient jdbc) {
+    this.jdbc = jdbc;
+  }
+
+  private record Total(long before, Map<YearMonth, Long> months) {}
+
+  /**
+   * Of some accounts, each in its book's currency. Cost: one query over the totals, not over the
+   * postings.
+   *
+   * @param from the first month that is told apart from all before
+   */
+  List<AccountTotals> of(List<Account> accounts, YearMonth from, YearMonth last) {
+    Map<UUID, Long> before = new HashMap<>();
+    Map<UUID, Map<YearMonth, Long>> months = new HashMap<>();
+    jdbc.sql(BY_MONTH)
+        .param("household", SignedIn.now().householdId())
+        .param("year", Date.valueOf(from.atDay(1).withDayOfYear(1)))
+        .param("from", Date.valueOf(from.atDay(1)))
+        .param("last", Date.valueOf(last.atDay(1)))
+        .query(row -> {
+          UUID account = Objects.requireNonNull(row.getObject(1, UUID.class));
+          Date month = row.getDate(2);
+          if (month == null) {
+            before.merge(account, row.getLong(3), Long::sum);
+          } else {
+            months
+                .computeIfAbsent(account, id -> new HashMap<>())
+                .put(YearMonth.from(month.toLocalDate()), row.getLong(3));
+          }
+        });
+    return accounts.stream()
+        .map(account ->
+            totals(
+                account,
+                new Total(
+                    before.getOrDefault(account.id(), 0L),
+                    months.getOrDefault(account.id(), Map.of()))))
+        .toList();
+  }
+
+  private static AccountTotals totals(Account account, Total total) {
+    var base = account.book().currency();
+    Map<YearMonth, Amount> months = new HashMap<>();
+    total.months().forEach((month, minor) -> months.put(month, Amount.ofMinor(minor, base)));
+    return new AccountTotals(account, Amount.ofMinor(total.before(), base), months);
+  }
+}

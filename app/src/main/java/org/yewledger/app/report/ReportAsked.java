@@ -1,0 +1,54 @@
+package org.yewledger.app.report;
+
+import jakarta.validation.constraints.NotNull;
+import java.time.Month;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.yewledger.core.report.Span;
+import org.yewledger.core.report.Span.Beside;
+import org.yewledger.core.report.Span.Every;
+import org.yewledger.core.report.Span.Named;
+
+/**
+ * Which report is asked for.
+ *
+ * @param span by its name, as it stands at the month
+ * @param first with {@code last}, a span of one's own, which goes before the name
+ * @param every what each column is about; a month alone, a year alone, or all in one
+ * @param beside what it is seen beside, where all is in one column
+ * @param book null for every book, and all together
+ */
+public record ReportAsked(
+    @NotNull Named span,
+    @NotNull YearMonth month,
+    @Nullable YearMonth first,
+    @Nullable YearMonth last,
+    @NotNull Every every,
+    @NotNull Beside beside,
+    @Nullable UUID book) {
+
+  /** One month of a book, beside the month before. */
+  public static ReportAsked monthOf(UUID book, YearMonth month) {
+    return new ReportAsked(Named.MONTH, month, null, null, Every.WHOLE, Beside.BEFORE, book);
+  }
+
+  Span span(Month fiscalStart) {
+    if (first == null || last == null) {
+      return Span.of(span, month, fiscalStart);
+    }
+    return new Span(first, last);
+  }
+
+  /** Whether the second column is what the first is seen beside. */
+  boolean isBeside() {
+    return every == Every.WHOLE && beside != Beside.NOTHING;
+  }
+
+  /** The spans of the columns, each once. */
+  List<Span> columns(Month fiscalStart) {
+    Span whole = span(fiscalStart);
+    return isBeside() ? List.of(whole, whole.beside(beside)) : whole.divided(every);
+  }
+}

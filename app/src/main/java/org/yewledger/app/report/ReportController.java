@@ -1,0 +1,70 @@
+package org.yewledger.app.report;
+
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.paper.Papers;
+import org.yewledger.app.report.ReportJson.ReportPageJson;
+import org.yewledger.app.report.ReportService.Kind;
+
+/** Reports over spans of months: on screen, as a table, on paper. */
+@RestController
+@RequestMapping("/api/reports")
+@Tag(name = "reports")
+class ReportController {
+  private final ReportService reports;
+  private final Papers papers;
+
+  ReportController(ReportService reports, Papers papers) {
+    this.reports = reports;
+    this.papers = papers;
+  }
+
+  /** One report of each book, or of the chosen one, and of all books as one. */
+  @GetMapping
+  ReportPageJson report(@RequestParam Kind kind, @Valid @ParameterObject ReportAsked asked) {
+    return reports.report(kind, asked);
+  }
+
+  /** The same as comma-separated text, with plain numbers. */
+  @GetMapping("/table")
+  ResponseEntity<byte[]> table(@RequestParam Kind kind, @Valid @ParameterObject ReportAsked asked) {
+    ReportPageJson page = reports.report(kind, asked);
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(fileName(kind, page) + ".csv")
+                .build()
+                .toString())
+        .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+        .body(ReportCsv.write(page));
+  }
+
+  /** The same on paper. */
+  @GetMapping("/paper")
+  ResponseEntity<byte[]> paper(@RequestParam Kind kind, @Valid @ParameterObject ReportAsked asked) {
+    ReportPageJson page = reports.report(kind, asked);
+    return papers.answer(
+        fileName(kind, page),
+        ReportPaper.title(kind),
+        ReportPaper.isWide(page),
+        ReportPaper.parts(kind, page, papers.formats()));
+  }
+
+  private static String fileName(Kind kind, ReportPageJson page) {
+    return "%s-%s-to-%s"
+        .formatted(
+            kind.name().toLowerCase(Locale.ROOT).replace('_', '-'), page.first(), page.last());
+  }
+}

@@ -1,0 +1,62 @@
+package org.yewledger.app.report;
+
+import java.math.BigDecimal;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** What the API says about reports: tables of amounts, one column for each span. */
+public final class ReportJson {
+  private ReportJson() {}
+
+  /** The months that a column is about; of balances, those up to its last day. */
+  public record ReportColumnJson(YearMonth first, YearMonth last) {}
+
+  /** What a row of a report is. */
+  public enum RowLook {
+    /** The name of what follows. */
+    GROUP,
+    ACCOUNT,
+    /** What is worked out and stands on no account. */
+    DERIVED,
+    SUM,
+    TOTAL
+  }
+
+  /**
+   * @param accountId of an account's row
+   * @param groupName what the account stands below; may be empty
+   * @param amounts one for each column; none in the name of a group
+   * @param total of all columns, where they can be added up
+   * @param share of the account in its group, in tenths of a percent
+   * @param change of the first column against the second, where that is what it is seen beside
+   */
+  public record ReportRowJson(
+      RowLook look,
+      @Nullable UUID accountId,
+      String name,
+      String groupName,
+      List<BigDecimal> amounts,
+      @Nullable BigDecimal total,
+      @Nullable Integer share,
+      @Nullable BigDecimal change) {}
+
+  /**
+   * @param bookId null where all books are seen as one
+   * @param balances whether both sides of a balance sheet are equal; null of other reports
+   */
+  public record ReportTableJson(
+      @Nullable UUID bookId,
+      String bookName,
+      String currency,
+      List<ReportColumnJson> columns,
+      List<ReportRowJson> rows,
+      @Nullable Boolean balances) {}
+
+  /**
+   * @param first the span that the report is about, however it was asked for
+   * @param tables one for each book, and one for all of them together
+   */
+  public record ReportPageJson(YearMonth first, YearMonth last, List<ReportTableJson> tables) {}
+}

@@ -1,0 +1,136 @@
+package org.yewledger.app.report;
+
+import java.time.Month;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.report.ReportJson.ReportColumnJson;
+import org.yewledger.app.report.ReportJson.ReportPageJson;
+import org.yewledger.app.report.ReportJson.ReportRowJson;
+import org.yewledger.app.report.ReportJson.ReportTableJson;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.ledger.FiscalYear;
+import org.yewledger.core.report.AccountTotals;
+import org.yewledger.core.report.BalanceSheet;
+import org.yewledger.core.report.IncomeStatement;
+import org.yewledger.core.report.Span;
+
+/** Loads what reports are worked out from, and lays them out. */
+@Service
+public class ReportService {
+  private final ChartService charts;
+  private final PeriodTotals totals;
+
+  ReportService(ChartService charts, PeriodTotals totals) {
+    this.charts = charts;
+    this.totals = totals;
+  }
+
+  /** The reports that are laid out in columns of spans. */
+  public enum Kind {
+    INCOME_STATEMENT,
+    BALANCE_SHEET,
+    NET_WORTH
+  }
+
+  /** What a report is of: a book, or all books as one. */
+  private record Of(BookEntity book, boolean together, Month fiscalStart, List<Account> accounts) {
+    CurrencyUnit currency() {
+      return book.toBook().currency();
+    }
+  }
+
+  /**
+   * A report of each book, or of the chosen one, and of all books as one where they have one
+   * currency. Cost: one query over the kept totals.
+   */
+  @Transactional(readOnly = true)
+  public ReportPageJson report(Kind kind, ReportAsked asked) {
+    Chart chart = charts.chart();
+    List<Of> all = all(chart, asked);
+    Span span = asked.span(all.isEmpty() ? Month.JANUARY : all.getFirst().fiscalStart());
+    return new ReportPageJson(
+        span.first(), span.last(), all.stream().map(of -> table(kind, chart, asked, of)).toList());
+  }
+
+  private ReportTableJson table(Kind kind, Chart chart, ReportAsked asked, Of of) {
+    List<Span> columns = asked.columns(of.fiscalStart());
+    List<AccountTotals> loaded = loaded(columns, of);
+    if (kind == Kind.INCOME_STATEMENT) {
+      var statement = IncomeStatement.of(of.currency(), columns, loaded);
+      return json(of, columns, ReportRows.of(statement, chart, asked.isBeside()), null);
+    }
+    var sheet =
+        BalanceSheet.of(
+            of.currency(), columns.stream().map(Span::last).toList(), loaded, of.fiscalStart());
+    List<ReportRowJson> rows =
+        kind == Kind.NET_WORTH
+            ? ReportRows.worth(sheet, chart, asked.isBeside())
+            : ReportRows.of(sheet, chart, asked.isBeside());
+    return json(of, columns, rows, sheet.balances());
+  }
+
+  /** From the beginning of the fiscal year of the first column on, which results are told by. */
+  private List<AccountTotals> loaded(List<Span> columns, Of of) {
+    YearMonth first =
+        columns.stream().map(Span::first).min(Comparator.naturalOrder()).orElseThrow();
+    YearMonth last = columns.stream().map(Span::last).max(Comparator.naturalOrder()).orElseThrow();
+    FiscalYear year = FiscalYear.of(first.atDay(1), of.fiscalStart());
+    return totals.of(of.accounts(), YearMonth.from(year.first()), last);
+  }
+
+  private static ReportTableJson json(
+      Of of, List<Span> columns, List<ReportRowJson> rows, @Nullable Boolean balances) {
+    return new ReportTableJson(
+        of.together() ? null : of.book().id(),
+        of.together() ? "All books" : of.book().name(),
+        of.currency().getCode(),
+        columns.stream().map(span -> new ReportColumnJson(span.first(), span.last())).toList(),
+        rows,
+        balances);
+  }
+
+  private static List<Of> all(Chart chart, ReportAsked asked) {
+    List<BookEntity> books = chart.books(asked.book()).toList();
+    var all =
+        new ArrayList<>(
+            books.stream()
+                .map(book ->
+                    new Of(
+                        book,
+                        false,
+                        book.fiscalYearStartsIn(),
+                        leaves(chart.accountsOf(book.id())).toList()))
+                .toList());
+    long currencies = books.stream().map(b -> b.toBook().currency()).distinct().count();
+    if (books.size() > 1 && currencies == 1) {
+      all.add(new Of(books.getFirst(), true, fiscalStart(books), together(chart)));
+    }
+    return all;
+  }
+
+  /** What moved between books is left out, since its two sides cancel. */
+  private static List<Account> together(Chart chart) {
+    return leaves(chart.accounts()).filter(a -> a.kind() != AccountKind.DRAWINGS).toList();
+  }
+
+  private static Stream<Account> leaves(Stream<Account> accounts) {
+    return accounts.filter(account -> !account.group());
+  }
+
+  /** That of all books, or the calendar's where they differ. */
+  private static Month fiscalStart(List<BookEntity> books) {
+    List<Month> starts = books.stream().map(BookEntity::fiscalYearStartsIn).distinct().toList();
+    return starts.size() == 1 ? starts.getFirst() : Month.JANUARY;
+  }
+}

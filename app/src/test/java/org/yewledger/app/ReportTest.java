@@ -1,0 +1,141 @@
+package org.yewledger.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.math.BigDecimal;
+import java.util.Random;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Reports over kept totals, held against sums over the postings themselves. */
+public class ReportTest extends AppTest {
+  @Autowired private JdbcClient jdbc;
+
+  private static void enter(Household h, String day, String amount, UUID from, UUID to) {
+    String body =
+        """
+        {"day":"%s","base":"2026-10-10","payee":"Greengage","amount":"%s","fromId":"%s","toId":"%s"}\
+        """
+            .formatted(day, amount, from, to);
+    assertEquals(h.api().post("/api/entries", body).status(), 201);
+  }
+
+  private static JsonNode report(Household h, String kind, String more) {
+    Api.Answer answer = h.api().get("/api/reports?kind=" + kind + "&" + more);
+    assertEquals(answer.status(), 200, answer.toString());
+    return answer.json();
+  }
+
+  private static JsonNode row(JsonNode table, String look, String name) {
+    for (JsonNode row : table.path("rows")) {
+      if (row.path("look").asString().equals(look) && row.path("name").asString().equals(name)) {
+        return row;
+      }
+    }
+    throw new AssertionError("no " + name + " in " + table);
+  }
+
+  private static final String BY_MONTH =
+      "span=MONTH&month=2026-10&first=2026-08&last=2026-10&every=MONTH&beside=NOTHING";
+
+  @Test
+  public void eachFigureIsTheSumOfItsPostings() {
+    Household h = found("reports");
+    var random = new Random(16);
+    for (int i = 0; i < 40; i++) {
+      String day = "2026-%02d-%02d".formatted(8 + random.nextInt(3), 1 + random.nextInt(28));
+      String amount = BigDecimal.valueOf(1 + random.nextInt(9_000), 2).toPlainString();
+      UUID from = random.nextBoolean() ? h.current().id() : h.card().id();
+      enter(h, day, amount, from, random.nextBoolean() ? h.groceries().id() : h.school().id());
+    }
+    JsonNode table = report(h, "INCOME_STATEMENT", BY_MONTH).at("/tables/0");
+    assertEquals(table.path("columns").size(), 3);
+    for (String name : new String[] {"Groceries", "School"}) {
+      JsonNode row = row(table, "ACCOUNT", name);
+      for (int column = 0; column < 3; column++) {
+        assertEquals(
+            row.at("/amounts/" + column).asString(),
+            posted(h, UUID.fromString(row.path("accountId").asString()), 8 + column),
+            name);
+      }
+    }
+    JsonNode sheet = report(h, "BALANCE_SHEET", BY_MONTH).at("/tables/0");
+    assertTrue(sheet.path("balances").asBoolean(), sheet.toString());
+    assertEquals(
+        row(sheet, "TOTAL", "Equity").path("amounts"),
+        row(sheet, "TOTAL", "Assets less liabilities").path("amounts"));
+    JsonNode worth = report(h, "NET_WORTH", BY_MONTH).at("/tables/0");
+    assertEquals(
+        row(worth, "TOTAL", "Net worth").path("amounts"),
+        row(sheet, "TOTAL", "Assets less liabilities").path("amounts"));
+  }
+
+  /** In another way than the application adds up: over the postings, by their days. */
+  private String posted(Household h, UUID account, int month) {
+    return founding.as(
+        h.owner(),
+        () ->
+            jdbc.sql(
+                    """
+                    select (coalesce(sum(base_minor), 0) / 100.0)::numeric(12, 2)::text from posting
+                     where account_id = ? and extract(year from date) = 2026 and extract(month from date) = ?\
+                    """)
+                .params(account, month)
+                .query(String.class)
+                .single());
+  }
+
+  @Test
+  public void aMonthIsSeenBesideTheOneBefore() {
+    Household h = found("beside");
+    enter(h, "2026-09-05", "30.00", h.current().id(), h.groceries().id());
+    enter(h, "2026-08-05", "12.50", h.current().id(), h.groceries().id());
+    JsonNode table =
+        report(h, "INCOME_STATEMENT", "span=MONTH&month=2026-09&every=WHOLE&beside=BEFORE")
+            .at("/tables/0");
+    JsonNode row = row(table, "ACCOUNT", "Groceries");
+    assertEquals(row.at("/amounts/0").asString(), "30.00");
+    assertEquals(row.at("/amounts/1").asString(), "12.50");
+    assertEquals(row.path("change").asString(), "17.50");
+    assertEquals(row(table, "TOTAL", "Result").path("change").asString(), "-17.50");
+  }
+
+  @Test
+  public void theResultOfAYearThatIsOverIsCarriedToEquityWithoutAnEntry() {
+    Household h = found("carried");
+    enter(h, "2026-09-05", "30.00", h.current().id(), h.groceries().id());
+    enter(h, "2027-02-05", "5.00", h.current().id(), h.groceries().id());
+    String whole = "span=MONTH&month=2027-02&every=WHOLE&beside=NOTHING";
+    JsonNode sheet = report(h, "BALANCE_SHEET", whole).at("/tables/0");
+    assertEquals(
+        row(sheet, "DERIVED", "Result of earlier years").at("/amounts/0").asString(), "-30.00");
+    assertEquals(row(sheet, "DERIVED", "Result of the year").at("/amounts/0").asString(), "-5.00");
+    assertTrue(sheet.path("balances").asBoolean());
+    JsonNode trial = h.api().get("/api/trial-balance?on=2027-02-28").json().get(0);
+    assertEquals(trial.path("earlierDebit").asString(), "30.00");
+    assertTrue(trial.path("balances").asBoolean());
+    for (JsonNode row : trial.path("rows")) {
+      if (row.path("accountName").asString().equals("Groceries")) {
+        assertEquals(row.path("debit").asString(), "5.00");
+      }
+    }
+  }
+
+  @Test
+  public void whatIsNoSpanIsRefusedWhereItIsAskedFor() {
+    Household h = found("spans");
+    String path = "/api/reports?kind=BALANCE_SHEET&span=MONTH&month=2026-10&beside=NOTHING";
+    Api.Answer backwards = h.api().get(path + "&every=WHOLE&first=2026-10&last=2026-08");
+    assertEquals(backwards.problem(), "span-backwards");
+    assertEquals(backwards.json().path("field").asString(), "last");
+    assertEquals(
+        h.api().get(path + "&every=MONTH&first=2000-01&last=2026-08").problem(),
+        "too-many-columns");
+    assertEquals(h.api().get(path + "&every=DAILY").status(), 400);
+    assertEquals(h.api().get("/api/reports?kind=BALANCE_SHEET").status(), 400);
+  }
+}

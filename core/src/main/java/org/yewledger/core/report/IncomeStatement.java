@@ -1,0 +1,92 @@
+package org.yewledger.core.report;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import org.joda.money.CurrencyUnit;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountClass;
+import org.yewledger.core.money.Amount;
+
+/**
+ * What came in and what was spent over spans of months, by categories, without sales tax, which is
+ * only passed on. Income and expenses are above zero; what was paid back is below.
+ *
+ * @param spans one for each column
+ * @param results income less expenses, one for each column
+ */
+public record IncomeStatement(
+    List<Span> spans, Section income, Section expenses, List<Amount> results) {
+
+  /**
+   * Categories of one class.
+   *
+   * @param sums of its rows, one for each column
+   */
+  public record Section(List<Row> rows, List<Amount> sums) {
+    /** What its columns come to together. */
+    public Amount total() {
+      return sums.stream().reduce(Amount::plus).orElseThrow();
+    }
+
+    /** The part of a row in the whole, in tenths of a percent, rounded down; 0 without a whole. */
+    public int share(Row row) {
+      long whole = total().minor();
+      return whole <= 0 || row.total().minor() <= 0
+          ? 0
+          : (int) Math.floorDiv(Math.multiplyExact(1000L, row.total().minor()), whole);
+    }
+  }
+
+  /** A category, with one amount for each column. */
+  public record Row(Account account, List<Amount> amounts) {
+    public Amount total() {
+      return amounts.stream().reduce(Amount::plus).orElseThrow();
+    }
+  }
+
+  /**
+   * Categories without postings in any of the columns are left out; the rest is ordered by how much
+   * it comes to.
+   *
+   * @param base the currency of all totals
+   * @param spans one at least
+   * @param totals of all accounts; those that are no categories are passed over
+   */
+  public static IncomeStatement of(
+      CurrencyUnit base, List<Span> spans, List<AccountTotals> totals) {
+    Section income = section(base, spans, totals, AccountClass.INCOME, Amount::negated);
+    Section expenses = section(base, spans, totals, AccountClass.EXPENSE, Function.identity());
+    List<Amount> results =
+        IntStream.range(0, spans.size())
+            .mapToObj(i -> income.sums().get(i).minus(expenses.sums().get(i)))
+            .toList();
+    return new IncomeStatement(List.copyOf(spans), income, expenses, results);
+  }
+
+  private static Section section(
+      CurrencyUnit base,
+      List<Span> spans,
+      List<AccountTotals> totals,
+      AccountClass of,
+      Function<Amount, Amount> sign) {
+    List<Row> rows =
+        totals.stream()
+            .filter(t -> t.account().accountClass() == of)
+            .map(t -> new Row(t.account(), spans.stream().map(t::within).map(sign).toList()))
+            .filter(row -> row.amounts().stream().anyMatch(amount -> !amount.isZero()))
+            .sorted(
+                Comparator.comparing(Row::total)
+                    .reversed()
+                    .thenComparing(row -> row.account().name()))
+            .toList();
+    return new Section(rows, sums(base, spans.size(), rows));
+  }
+
+  private static List<Amount> sums(CurrencyUnit base, int columns, List<Row> rows) {
+    return IntStream.range(0, columns)
+        .mapToObj(i -> Amount.sum(base, rows.stream().map(row -> row.amounts().get(i)).toList()))
+        .toList();
+  }
+}

@@ -1,0 +1,188 @@
+package org.yewledger.core.report;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.yewledger.core.Fixtures.BOOK;
+import static org.yewledger.core.Fixtures.CARD;
+import static org.yewledger.core.Fixtures.CURRENT;
+import static org.yewledger.core.Fixtures.GROCERIES;
+import static org.yewledger.core.Fixtures.SCHOOL;
+import static org.yewledger.core.Fixtures.eur;
+
+import java.time.Month;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.testng.annotations.Test;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountClass;
+import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.money.Amount;
+import org.yewledger.core.report.Span.Every;
+
+/** Reports over period totals, held against the postings that the totals were made of. */
+public class ReportsTest {
+  private static final YearMonth JANUARY = YearMonth.of(2025, 1);
+  private static final Account SALARY =
+      new Account(
+          new UUID(0, 77), BOOK, "Salary", AccountKind.INCOME, CurrencyUnit.EUR, false, null);
+  private static final List<Account> ACCOUNTS = List.of(CURRENT, CARD, GROCERIES, SCHOOL, SALARY);
+
+  private record Posted(Account account, YearMonth month, long minor) {}
+
+  private static AccountTotals totals(Account account, long before, Map<YearMonth, Long> months) {
+    Map<YearMonth, Amount> amounts = new HashMap<>();
+    months.forEach((month, minor) -> amounts.put(month, eur(minor)));
+    return new AccountTotals(account, eur(before), amounts);
+  }
+
+  private static IncomeStatement income(Span span, Every every, List<AccountTotals> totals) {
+    return IncomeStatement.of(CurrencyUnit.EUR, span.divided(every), totals);
+  }
+
+  @Test
+  public void incomeLessExpensesIsTheResult() {
+    YearMonth february = JANUARY.plusMonths(1);
+    IncomeStatement statement =
+        income(
+            new Span(JANUARY, february),
+            Every.MONTH,
+            List.of(
+                totals(SALARY, -999, Map.of(JANUARY, -300_000L, february, -310_000L)),
+                totals(GROCERIES, 5, Map.of(JANUARY, 40_000L)),
+                totals(SCHOOL, 0, Map.of(february, 60_000L, JANUARY, -500L)),
+                totals(CURRENT, 0, Map.of(JANUARY, 260_500L))));
+    assertEquals(statement.results(), List.of(eur(260_500), eur(250_000)));
+    assertEquals(
+        statement.expenses().rows().stream().map(row -> row.account().name()).toList(),
+        List.of(SCHOOL.name(), GROCERIES.name()));
+    assertEquals(statement.expenses().rows().getFirst().total(), eur(59_500));
+    assertEquals(statement.expenses().share(statement.expenses().rows().getFirst()), 597);
+    assertEquals(statement.income().sums(), List.of(eur(300_000), eur(310_000)));
+  }
+
+  @Test
+  public void aSpanWithoutPostingsHasNoRowsAndComesToNothing() {
+    IncomeStatement statement =
+        income(new Span(JANUARY, JANUARY), Every.WHOLE, List.of(totals(GROCERIES, 700, Map.of())));
+    assertEquals(statement.expenses().rows(), List.of());
+    assertEquals(statement.results(), List.of(eur(0)));
+  }
+
+  @Test
+  public void theResultOfAnEndedYearStandsInEquityByItself() {
+    YearMonth march = YearMonth.of(2025, 3);
+    YearMonth april = YearMonth.of(2025, 4);
+    BalanceSheet sheet =
+        BalanceSheet.of(
+            CurrencyUnit.EUR,
+            List.of(march, april),
+            List.of(
+                totals(CURRENT, 1000, Map.of(march, 500L, april, -200L)),
+                totals(SALARY, -1000, Map.of(march, -500L)),
+                totals(GROCERIES, 0, Map.of(april, 200L))),
+            Month.APRIL);
+    assertEquals(sheet.earlierResults(), List.of(eur(1000), eur(1500)));
+    assertEquals(sheet.yearResults(), List.of(eur(500), eur(-200)));
+    assertEquals(sheet.netWorth(), List.of(eur(1500), eur(1300)));
+    assertTrue(sheet.balances());
+  }
+
+  /** Random entries between two accounts each; the reports against sums over the postings. */
+  @Test
+  public void everyReportAgreesWithThePostings() {
+    for (int seed = 0; seed < 60; seed++) {
+      var random = new Random(seed);
+      List<Posted> postings = postings(random);
+      Span span = new Span(JANUARY.plusMonths(12), JANUARY.plusMonths(12 + random.nextInt(24)));
+      List<AccountTotals> totals = totalsOf(postings, JANUARY.plusMonths(12));
+      for (Every every : Every.values()) {
+        check(income(span, every, totals), postings);
+        check(
+            BalanceSheet.of(
+                CurrencyUnit.EUR,
+                span.divided(every).stream().map(Span::last).toList(),
+                totals,
+                Month.JANUARY),
+            postings);
+      }
+      movesByTheResult(span, totals);
+    }
+  }
+
+  private static void check(IncomeStatement statement, List<Posted> postings) {
+    for (int i = 0; i < statement.spans().size(); i++) {
+      Span span = statement.spans().get(i);
+      long result =
+          -postings.stream()
+              .filter(p -> p.account().accountClass().isCategory() && span.contains(p.month()))
+              .mapToLong(Posted::minor)
+              .sum();
+      assertEquals(statement.results().get(i), eur(result));
+    }
+  }
+
+  private static void check(BalanceSheet sheet, List<Posted> postings) {
+    assertTrue(sheet.balances(), sheet.toString());
+    for (int i = 0; i < sheet.ends().size(); i++) {
+      YearMonth end = sheet.ends().get(i);
+      assertEquals(sheet.assets().sums().get(i), eur(standing(postings, AccountClass.ASSET, end)));
+      assertEquals(
+          sheet.liabilities().sums().get(i), eur(-standing(postings, AccountClass.LIABILITY, end)));
+    }
+  }
+
+  private static long standing(List<Posted> postings, AccountClass of, YearMonth end) {
+    return postings.stream()
+        .filter(p -> p.account().accountClass() == of && !p.month().isAfter(end))
+        .mapToLong(Posted::minor)
+        .sum();
+  }
+
+  /** Nothing but the result moves what is left, where no owner puts in or takes out. */
+  private static void movesByTheResult(Span span, List<AccountTotals> totals) {
+    BalanceSheet sheet =
+        BalanceSheet.of(
+            CurrencyUnit.EUR,
+            List.of(span.first().minusMonths(1), span.last()),
+            totals,
+            Month.JANUARY);
+    Amount moved = sheet.netWorth().getLast().minus(sheet.netWorth().getFirst());
+    assertEquals(moved, income(span, Every.WHOLE, totals).results().getFirst());
+  }
+
+  private static List<Posted> postings(Random random) {
+    var postings = new ArrayList<Posted>();
+    for (int i = 0; i < 200; i++) {
+      YearMonth month = JANUARY.plusMonths(random.nextInt(40));
+      long minor = random.nextInt(100_000) - 30_000;
+      int from = random.nextInt(ACCOUNTS.size());
+      int to = (from + 1 + random.nextInt(ACCOUNTS.size() - 1)) % ACCOUNTS.size();
+      postings.add(new Posted(ACCOUNTS.get(from), month, -minor));
+      postings.add(new Posted(ACCOUNTS.get(to), month, minor));
+    }
+    return postings;
+  }
+
+  private static List<AccountTotals> totalsOf(List<Posted> postings, YearMonth from) {
+    return ACCOUNTS.stream()
+        .map(account -> {
+          long before = 0;
+          Map<YearMonth, Long> months = new HashMap<>();
+          for (Posted p : postings) {
+            if (p.account().equals(account) && p.month().isBefore(from)) {
+              before += p.minor();
+            } else if (p.account().equals(account)) {
+              months.merge(p.month(), p.minor(), Long::sum);
+            }
+          }
+          return totals(account, before, months);
+        })
+        .toList();
+  }
+}

@@ -1,0 +1,92 @@
+package org.yewledger.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.List;
+import org.testng.annotations.Test;
+
+/** Reports are read, led to their postings, and taken along. */
+public class ReportsTest extends BrowserTest {
+  private static Locator table(Page page, String book) {
+    return page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName(book));
+  }
+
+  private static void choose(Page page, String what, String option) {
+    page.getByLabel(what).click();
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true))
+        .click();
+  }
+
+  @Test
+  public void aFigureLeadsToItsPostingsAndBack() {
+    Page page = signedInAt("/?month=2026-08");
+    link(page, "Reports").click();
+    assertThat(heading(page, "Income statement")).isVisible();
+    Locator household = table(page, "Household");
+    assertThat(household).containsText("Groceries");
+    assertThat(household).containsText("Change");
+    assertThat(table(page, "All books")).isVisible();
+
+    choose(page, "What it covers", "twelve months up to it");
+    choose(page, "Columns", "by quarters");
+    assertThat(household).containsText("Together");
+    Locator groceries =
+        household
+            .getByRole(AriaRole.ROW)
+            .filter(new Locator.FilterOptions().setHasText("Groceries"));
+    String figure = groceries.getByRole(AriaRole.LINK).nth(1).textContent();
+    groceries.getByRole(AriaRole.LINK).nth(1).click();
+    assertThat(heading(page, "Groceries").first()).isVisible();
+    assertTrue(page.url().contains("text=date"), page.url());
+    page.goBack();
+    assertThat(household).containsText(figure);
+    assertThat(page.getByLabel("Columns")).containsText("by quarters");
+
+    page.keyboard().press("2");
+    assertThat(heading(page, "Balance sheet")).isVisible();
+    assertThat(household).containsText("Assets less liabilities");
+    page.keyboard().press("3");
+    assertThat(heading(page, "Net worth")).isVisible();
+    page.keyboard().press("4");
+    assertThat(page.getByText("debits equal credits").first()).isVisible();
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
+  public void aSpanThatEndsBeforeItBeginsSaysSoAndKeepsWhatWasChosen() {
+    Page page = signedInAt("/reports/income?month=2026-08");
+    choose(page, "What it covers", "from month to month");
+    assertThat(page.getByText("From which month to which?")).isVisible();
+    page.getByLabel("From", new Page.GetByLabelOptions().setExact(true)).fill("2026-08");
+    page.getByLabel("To", new Page.GetByLabelOptions().setExact(true)).fill("2026-02");
+    assertThat(page.getByText("It ends in 2026-02, before it begins.")).isVisible();
+    page.getByLabel("To", new Page.GetByLabelOptions().setExact(true)).fill("2026-09");
+    assertThat(table(page, "Household")).containsText("Result");
+  }
+
+  @Test
+  public void theReportAndTheMonthsPackAreTakenAlong() throws IOException {
+    Page page = signedInAt("/reports/income?month=2026-08");
+    table(page, "Household").waitFor();
+    Download csv = page.waitForDownload(() -> link(page, "CSV").click());
+    List<String> lines = Files.readAllLines(csv.path());
+    assertTrue(lines.getFirst().startsWith("book,section,row,name,currency,2026-08"), lines.get(0));
+    assertTrue(lines.stream().anyMatch(line -> line.startsWith("Household,Expenses,account")));
+    Download pdf = page.waitForDownload(() -> link(page, "PDF").click());
+    assertEquals(pdf.suggestedFilename(), "income-statement-2026-08-to-2026-08.pdf");
+    assertTrue(Files.size(pdf.path()) > 5_000);
+
+    open(page, "/close?month=2026-08");
+    Download pack = page.waitForDownload(() -> link(page, "The month as PDF").click());
+    assertEquals(pack.suggestedFilename(), "household-2026-08.pdf");
+    assertTrue(Files.size(pack.path()) > 20_000);
+  }
+}

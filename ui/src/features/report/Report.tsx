@@ -1,0 +1,148 @@
+import { useQuery } from '@tanstack/react-query'
+import { api, data } from '@/api/client'
+import { useCommands } from '@/app/commands'
+import { Button } from '@/parts/Button'
+import { counted, lastDay, longDay, longMonth } from '@/parts/figures'
+import { box, button } from '@/parts/look'
+import { Scroll } from '@/parts/Scroll'
+import { Select } from '@/parts/Select'
+import { Failed, Loading, Nothing } from '@/parts/States'
+import { Head, Leaf, View } from '@/parts/View'
+import { REPORTS, ReportNav } from './ReportNav'
+import { ReportTable } from './ReportTable'
+import { type Beside, type Every, type Named, type ReportPage, useReportAsked } from './useReportAsked'
+import { WorthLine } from './WorthLine'
+
+type Kind = 'INCOME_STATEMENT' | 'BALANCE_SHEET' | 'NET_WORTH'
+
+const SPANS: { value: Named | 'OWN'; name: string }[] = [
+  { value: 'MONTH', name: 'the month' },
+  { value: 'QUARTER', name: 'its quarter' },
+  { value: 'YEAR_TO_DATE', name: 'the year up to it' },
+  { value: 'FISCAL_YEAR_TO_DATE', name: 'the fiscal year up to it' },
+  { value: 'TWELVE_MONTHS', name: 'twelve months up to it' },
+  { value: 'YEAR', name: 'its whole year' },
+  { value: 'FISCAL_YEAR', name: 'its whole fiscal year' },
+  { value: 'OWN', name: 'from month to month' },
+]
+const EVERY: { value: Every; name: string }[] = [
+  { value: 'WHOLE', name: 'in one column' },
+  { value: 'MONTH', name: 'by months' },
+  { value: 'QUARTER', name: 'by quarters' },
+  { value: 'YEAR', name: 'by years' },
+]
+const BESIDE: { value: Beside; name: string }[] = [
+  { value: 'NOTHING', name: 'alone' },
+  { value: 'BEFORE', name: 'beside the time before' },
+  { value: 'YEAR_BEFORE', name: 'beside the year before' },
+]
+
+/** One report over a span of months, for each book and for all together. */
+export function Report({ kind }: { kind: Kind }) {
+  const { asked, query, set, ready } = useReportAsked(kind)
+  const report = useQuery({
+    queryKey: ['report', query],
+    enabled: ready && (asked.span !== 'OWN' || Boolean(asked.first && asked.last)),
+    queryFn: () => data(api.GET('/api/reports', { params: { query } })),
+    placeholderData: (previous) => previous,
+    retry: false,
+  })
+  const address = new URLSearchParams(query as Record<string, string>).toString()
+  const paper = `/api/reports/paper?${address}`
+  const table = `/api/reports/table?${address}`
+  useCommands([
+    { keys: ['p'], label: 'Print the report', strip: 'print', run: () => window.print() },
+    { keys: ['f'], label: 'Download it as PDF', strip: 'PDF', run: () => window.location.assign(paper) },
+    { keys: ['d'], label: 'Download it as CSV', strip: 'CSV', run: () => window.location.assign(table) },
+  ])
+  return (
+    <View>
+      <Leaf>
+        <ReportNav />
+        <Head title={REPORTS.find((one) => one.kind === kind)?.name} about={report.data && about(kind, report.data)}>
+          <Button onClick={() => window.print()}>
+            Print <kbd>P</kbd>
+          </Button>
+          <a className={button()} href={paper} download>
+            PDF <kbd>F</kbd>
+          </a>
+          <a className={button()} href={table} download>
+            CSV <kbd>D</kbd>
+          </a>
+        </Head>
+        <div className="flex flex-none flex-wrap items-center gap-2 px-(--edge) pb-2">
+          <Select
+            aria-label="What it covers"
+            value={asked.span}
+            options={SPANS}
+            onChange={(span) => set({ span, first: '', last: '' })}
+          />
+          {asked.span === 'OWN' && (
+            <>
+              <Month label="From" value={asked.first} onChange={(first) => set({ first })} />
+              <Month label="To" value={asked.last} onChange={(last) => set({ last })} />
+            </>
+          )}
+          <Select aria-label="Columns" value={asked.every} options={EVERY} onChange={(every) => set({ every })} />
+          {asked.every === 'WHOLE' && (
+            <Select aria-label="Seen" value={asked.beside} options={BESIDE} onChange={(beside) => set({ beside })} />
+          )}
+        </div>
+        {report.error ? (
+          <Failed error={report.error} retry={report.refetch} />
+        ) : asked.span === 'OWN' && !(asked.first && asked.last) ? (
+          <Nothing title="From which month to which?">Choose both: the report covers them and all between.</Nothing>
+        ) : report.data ? (
+          <Tables kind={kind} page={report.data} />
+        ) : (
+          <Loading what="the report" />
+        )}
+      </Leaf>
+    </View>
+  )
+}
+
+function Tables({ kind, page }: { kind: Kind; page: ReportPage }) {
+  if (page.tables.length === 0) return <Nothing title="There is no book yet">A report is of a book.</Nothing>
+  return (
+    <Scroll className="px-(--edge) pb-6" label="The report">
+      <div className="grid gap-7">
+        {page.tables.map((table) => (
+          <div key={table.bookId ?? 'all'}>
+            {kind === 'NET_WORTH' && table.columns.length > 1 && <WorthLine table={table} />}
+            <ReportTable kind={kind} table={table} />
+          </div>
+        ))}
+      </div>
+    </Scroll>
+  )
+}
+
+function Month({
+  label,
+  value,
+  onChange,
+}: {
+  label: string
+  value: string | undefined
+  onChange: (month: string) => void
+}) {
+  return (
+    <label className="flex items-center gap-1.5 text-ink-2">
+      {label}
+      <input
+        type="month"
+        className={box({ className: 'w-[150px]' })}
+        value={value ?? ''}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  )
+}
+
+function about(kind: Kind, { first, last, tables }: ReportPage): string {
+  const books = tables.filter((table) => table.bookId).length
+  const of = books > 1 ? `, ${counted(books, 'book')}` : ''
+  if (kind !== 'INCOME_STATEMENT') return `through ${longDay(lastDay(last))}${of}`
+  return (first === last ? longMonth(first) : `${longMonth(first)} to ${longMonth(last)}`) + of
+}
