@@ -106,7 +106,7 @@ function Tables({ kind, page }: { kind: Kind; page: ReportPage }) {
   if (page.tables.length === 0) return <Nothing title="There is no book yet">A report is of a book.</Nothing>
   return (
     <Scroll className="px-(--edge) pb-6" label="The report">
-      <div className="grid gap-7">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-7">
         {page.tables.map((table) => (
           <div key={table.bookId ?? 'all'}>
             {kind === 'NET_WORTH' && table.columns.length > 1 && <WorthLine table={table} />}
