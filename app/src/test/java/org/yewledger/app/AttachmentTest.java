@@ -240,4 +240,30 @@ public class AttachmentTest extends AppTest {
             .status(),
         404);
   }
+
+  /** The statement itself: put away, it leaves its paper waiting; undone, it has it again. */
+  @Test
+  public void aStatementHasItsPaperAndLetsItGo() throws IOException {
+    String paper =
+        "{\"accountId\":\"%s\",\"closesOn\":\"2026-11-30\",\"closing\":\"5.00\"}"
+            .formatted(h.current().id());
+    JsonNode statement = h.api().post("/api/statements", paper).json();
+    JsonNode file = attached("?statement=" + id(statement), picture());
+    assertEquals(file.path("statementId").asString(), id(statement));
+    assertEquals(of("?statement=" + id(statement)).size(), 1);
+    int waiting = of("").size();
+    String path = "/api/statements/" + id(statement);
+    assertEquals(h.api().delete(path + "?version=0").status(), 204);
+    assertEquals(of("").size(), waiting + 1);
+    undo();
+    assertEquals(of("?statement=" + id(statement)).size(), 1);
+    assertEquals(of("").size(), waiting);
+    JsonNode again = of("?statement=" + id(statement)).get(0);
+    assertEquals(put(again, "").status(), 200);
+    assertEquals(of("?statement=" + id(statement)).size(), 0);
+    Api.Answer nowhere =
+        h.api()
+            .upload("/api/attachments?statement=" + h.groceries().id(), "x.png", picture(), null);
+    assertEquals(nowhere.status(), 404);
+  }
 }

@@ -72,8 +72,9 @@ public class Screenshots extends BrowserTest {
     assertThat(page.getByText("= \u221216.60")).isVisible();
     shoot("journal");
     page.keyboard().press("Escape");
-    open(page, "/reports/trial-balance");
-    shoot("trial-balance");
+    open(page, "/reports/income?month=2026-08&span=TWELVE_MONTHS&every=MONTH");
+    page.getByText("Together").first().waitFor();
+    shoot("reports");
     open(page, "/chart");
     row("Quillon Card").click();
     assertThat(page.getByText("Seen at the bank")).isVisible();
