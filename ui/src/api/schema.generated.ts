@@ -1412,6 +1412,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reports/workbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["workbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rules": {
         parameters: {
             query?: never;
@@ -8154,6 +8170,35 @@ export interface operations {
         };
     };
     table: {
+        parameters: {
+            query: {
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "NET_WORTH";
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    workbook: {
         parameters: {
             query: {
                 kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "NET_WORTH";

@@ -50,10 +50,12 @@ export function Report({ kind }: { kind: Kind }) {
   const address = new URLSearchParams(query as Record<string, string>).toString()
   const paper = `/api/reports/paper?${address}`
   const table = `/api/reports/table?${address}`
+  const workbook = `/api/reports/workbook?${address}`
   useCommands([
     { keys: ['p'], label: 'Print the report', strip: 'print', run: () => window.print() },
     { keys: ['f'], label: 'Download it as PDF', strip: 'PDF', run: () => window.location.assign(paper) },
     { keys: ['d'], label: 'Download it as CSV', strip: 'CSV', run: () => window.location.assign(table) },
+    { keys: ['x'], label: 'Download it as XLSX', strip: 'XLSX', run: () => window.location.assign(workbook) },
   ])
   return (
     <View>
@@ -68,6 +70,9 @@ export function Report({ kind }: { kind: Kind }) {
           </a>
           <a className={button()} href={table} download>
             CSV <kbd>D</kbd>
+          </a>
+          <a className={button()} href={workbook} download>
+            XLSX <kbd>X</kbd>
           </a>
         </Head>
         <div className="flex flex-none flex-wrap items-center gap-2 px-(--edge) pb-2">

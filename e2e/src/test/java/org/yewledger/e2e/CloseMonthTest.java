@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
 /** A month that is closed, stays as it is, and is opened again with a reason. */
@@ -38,7 +39,12 @@ public class CloseMonthTest extends BrowserTest {
     page.keyboard().type("12 8");
     page.keyboard().press("Enter");
     page.keyboard().type("Lantern Energy");
+    page.getByRole(AriaRole.OPTION).first().waitFor();
     page.keyboard().press("Enter");
+    Locator amount = page.getByLabel("Amount", new Page.GetByLabelOptions().setExact(true));
+    assertThat(amount).isFocused();
+    // What is usual with the payee is there, and taken.
+    assertThat(amount).hasAttribute("placeholder", Pattern.compile("\\d"));
     page.keyboard().press("Control+Enter");
     assertThat(page.getByText("The month is closed.").first()).isVisible();
     assertThat(page.getByLabel("Day")).hasValue("12 8");

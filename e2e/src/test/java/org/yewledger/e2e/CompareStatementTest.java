@@ -91,8 +91,12 @@ public class CompareStatementTest extends BrowserTest {
     assertThat(stays).hasCount(0);
     assertThat(apart).hasText("726.98");
     rows(page, "Agreed").getByRole(AriaRole.BUTTON).first().click();
-    assertThat(row(page, "Tansy & Thread", "GREENGAGE MKT 114 CARD 1209", "\u221236.67"))
-        .isVisible();
+    Locator paired = row(page, "Tansy & Thread", "GREENGAGE MKT 114 CARD 1209", "\u221236.67");
+    for (int turns = 0; !paired.isVisible() && turns < 40; turns++) {
+      page.mouse().wheel(0, 100);
+      page.waitForTimeout(50);
+    }
+    assertThat(paired).isVisible();
     assertEquals(complaints(), List.of());
   }
 }

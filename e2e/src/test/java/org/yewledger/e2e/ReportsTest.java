@@ -80,6 +80,9 @@ public class ReportsTest extends BrowserTest {
     List<String> lines = Files.readAllLines(csv.path());
     assertTrue(lines.getFirst().startsWith("book,section,row,name,currency,2026-08"), lines.get(0));
     assertTrue(lines.stream().anyMatch(line -> line.startsWith("Household,Expenses,account")));
+    Download workbook = page.waitForDownload(() -> link(page, "XLSX").click());
+    assertEquals(workbook.suggestedFilename(), "income-statement-2026-08-to-2026-08.xlsx");
+    assertTrue(Files.size(workbook.path()) > 2_000);
     Download pdf = page.waitForDownload(() -> link(page, "PDF").click());
     assertEquals(pdf.suggestedFilename(), "income-statement-2026-08-to-2026-08.pdf");
     assertTrue(Files.size(pdf.path()) > 5_000);

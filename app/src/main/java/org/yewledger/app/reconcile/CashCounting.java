@@ -10,7 +10,6 @@ import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.HouseholdDays;
-import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.ledger.Account;
@@ -46,28 +45,15 @@ class CashCounting {
    *
    * @param pieces the pieces that were counted; null if only the sum was
    * @param total what was counted, where no pieces are told
-   * @throws Refusal {@code not-counted} for an account that is not cash; {@code count-in-future};
-   *     {@code not-answered} without a sum; as {@link StatementService#begin} does
+   * @throws org.yewledger.core.Refusal as {@link CashCount} and {@link StatementService#begin} do
    */
   @Transactional
   @ForBookkeepers
   StatementEntity count(
       UUID accountId, LocalDate on, @Nullable CashCount pieces, @Nullable Amount total) {
     Account account = charts.chart().account(accountId);
-    if (!account.kind().isCounted()) {
-      throw Refusal.ofField(
-          "not-counted",
-          "accountId",
-          "%s is not cash: it is reconciled with its statement.".formatted(account.name()));
-    }
-    if (on.isAfter(days.today())) {
-      throw Refusal.ofField(
-          "count-in-future", "countedOn", "%s is not here yet: nothing was counted.".formatted(on));
-    }
-    Amount sum = pieces == null ? total : pieces.total();
-    if (sum == null) {
-      throw Refusal.ofField("not-answered", "total", "Say how much there is.");
-    }
+    CashCount.requireCountable(account, on, days.today());
+    Amount sum = CashCount.sum(pieces, total);
     acts.begin(ActKind.BEGIN_STATEMENT, "Counted %s: %s".formatted(account.name(), sum.shown()));
     StatementEntity statement =
         statements.begin(account, new Balance(on, sum), StatementFigures.NONE, null);

@@ -22,6 +22,9 @@ import org.yewledger.app.report.ReportService.Kind;
 @RequestMapping("/api/reports")
 @Tag(name = "reports")
 class ReportController {
+  private static final MediaType WORKBOOK =
+      MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
+
   private final ReportService reports;
   private final Papers papers;
 
@@ -48,7 +51,23 @@ class ReportController {
                 .build()
                 .toString())
         .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-        .body(ReportCsv.write(page));
+        .body(ReportCells.csv(page));
+  }
+
+  /** The same as a workbook, with real numbers. */
+  @GetMapping("/workbook")
+  ResponseEntity<byte[]> workbook(
+      @RequestParam Kind kind, @Valid @ParameterObject ReportAsked asked) {
+    ReportPageJson page = reports.report(kind, asked);
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(fileName(kind, page) + ".xlsx")
+                .build()
+                .toString())
+        .contentType(WORKBOOK)
+        .body(ReportCells.workbook(page, ReportPaper.title(kind)));
   }
 
   /** The same on paper. */

@@ -58,13 +58,18 @@ public class ReportService {
   public ReportPageJson report(Kind kind, ReportAsked asked) {
     Chart chart = charts.chart();
     List<Of> all = all(chart, asked);
-    Span span = asked.span(all.isEmpty() ? Month.JANUARY : all.getFirst().fiscalStart());
+    // All tables have the same columns, also where the books' years begin in different months.
+    Month start = all.isEmpty() ? Month.JANUARY : all.getFirst().fiscalStart();
+    Span span = asked.span(start);
+    List<Span> columns = asked.columns(start);
     return new ReportPageJson(
-        span.first(), span.last(), all.stream().map(of -> table(kind, chart, asked, of)).toList());
+        span.first(),
+        span.last(),
+        all.stream().map(of -> table(kind, chart, asked, of, columns)).toList());
   }
 
-  private ReportTableJson table(Kind kind, Chart chart, ReportAsked asked, Of of) {
-    List<Span> columns = asked.columns(of.fiscalStart());
+  private ReportTableJson table(
+      Kind kind, Chart chart, ReportAsked asked, Of of, List<Span> columns) {
     List<AccountTotals> loaded = loaded(columns, of);
     if (kind == Kind.INCOME_STATEMENT) {
       var statement = IncomeStatement.of(of.currency(), columns, loaded);

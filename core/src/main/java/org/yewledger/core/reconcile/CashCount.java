@@ -1,8 +1,11 @@
 package org.yewledger.core.reconcile;
 
+import java.time.LocalDate;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.Denominations;
 
@@ -43,6 +46,40 @@ public record CashCount(CurrencyUnit currency, List<Pieces> pieces) {
             "Of %s there are between none and %,d.".formatted(one.of().shown(), MOST));
       }
     }
+  }
+
+  /**
+   * Checks that an account's cash can have been counted on a day.
+   *
+   * @param today in the household's own time zone
+   * @throws Refusal {@code not-counted} for an account that is not cash; {@code count-in-future}
+   */
+  public static void requireCountable(Account account, LocalDate on, LocalDate today) {
+    if (!account.kind().isCounted()) {
+      throw Refusal.ofField(
+          "not-counted",
+          "accountId",
+          "%s is not cash: it is reconciled with its statement.".formatted(account.name()));
+    }
+    if (on.isAfter(today)) {
+      throw Refusal.ofField(
+          "count-in-future", "countedOn", "%s is not here yet: nothing was counted.".formatted(on));
+    }
+  }
+
+  /**
+   * What was counted.
+   *
+   * @param pieces null if only the sum was told
+   * @param total null if the pieces were told, which go before it
+   * @throws Refusal {@code not-answered} without either
+   */
+  public static Amount sum(@Nullable CashCount pieces, @Nullable Amount total) {
+    Amount sum = pieces == null ? total : pieces.total();
+    if (sum == null) {
+      throw Refusal.ofField("not-answered", "total", "Say how much there is.");
+    }
+    return sum;
   }
 
   /** What all pieces come to. */

@@ -3,19 +3,24 @@ package org.yewledger.core.reconcile;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
+import static org.yewledger.core.Fixtures.BOOK;
 import static org.yewledger.core.Fixtures.CURRENT;
 import static org.yewledger.core.Fixtures.GROCERIES;
 import static org.yewledger.core.Fixtures.LEDGER;
 import static org.yewledger.core.Fixtures.OPENS;
 import static org.yewledger.core.Fixtures.SHOP_USD;
 import static org.yewledger.core.Fixtures.eur;
+import static org.yewledger.core.Fixtures.refusalOf;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.Test;
 import org.yewledger.core.Refusal;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.money.Amount;
@@ -24,6 +29,27 @@ import org.yewledger.core.money.Denominations;
 import org.yewledger.core.reconcile.CashCount.Pieces;
 
 public class CashCountTest {
+  @Test
+  public void onlyCashIsCountedAndNotBeforeItsDay() {
+    var purse =
+        new Account(
+            new UUID(0, 42), BOOK, "Purse", AccountKind.CASH, CurrencyUnit.EUR, false, OPENS);
+    LocalDate today = LocalDate.of(2026, 10, 5);
+    CashCount.requireCountable(purse, today, today);
+    assertEquals(
+        refusalOf(() -> CashCount.requireCountable(purse, today.plusDays(1), today)),
+        "count-in-future");
+    assertEquals(refusalOf(() -> CashCount.requireCountable(CURRENT, today, today)), "not-counted");
+  }
+
+  @Test
+  public void thePiecesGoBeforeTheSumAndOneOfThemIsNeeded() {
+    var pieces = new CashCount(CurrencyUnit.EUR, List.of(new Pieces(eur(2000), 2)));
+    assertEquals(CashCount.sum(pieces, eur(1)), eur(4000));
+    assertEquals(CashCount.sum(null, eur(1)), eur(1));
+    assertEquals(refusalOf(() -> CashCount.sum(null, null)), "not-answered");
+  }
+
   /** Changed into as few pieces as the currency has, an amount counts as itself. */
   @Test
   public void whatIsChangedIntoPiecesCountsAsItself() {
