@@ -23,6 +23,10 @@ import tools.jackson.databind.JsonNode;
 public class TenPeopleTest extends AppTest {
   private static final int PEOPLE = 10;
   private static final int LINES = 400;
+
+  /** Of payees, each given once: who gives an entry the name that it has changes nothing. */
+  private static final AtomicInteger NAMES = new AtomicInteger();
+
   private static final int EDITED = 12;
   private static final long NANOS = 60_000_000_000L;
 
@@ -133,7 +137,7 @@ public class TenPeopleTest extends AppTest {
           """
               .formatted(
                   seen.path("version").asInt(),
-                  random.nextInt(1_000),
+                  NAMES.incrementAndGet(),
                   h.card().id(),
                   h.school().id());
       Api.Answer answer = api.put("/api/entries/" + id, body);
