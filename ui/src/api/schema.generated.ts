@@ -3075,6 +3075,7 @@ export interface components {
             /** @enum {string} */
             kind: "OVER" | "ACCOUNTS_AGREE" | "NOTHING_WAITS" | "NOTHING_IN_SUSPENSE" | "DIFFERENCES_EXPLAINED";
             met: boolean;
+            name: string;
             open: string;
         };
         CloseMonthJson: {
@@ -4156,6 +4157,7 @@ export interface components {
             apart: string;
             /** Format: date-time */
             at: string;
+            because: string;
             breaks: components["schemas"]["BreakJson"][];
             /**
              * Format: decimal
@@ -4163,7 +4165,6 @@ export interface components {
              */
             closingAgreed: string;
             who: string;
-            words: string;
         };
         OpeningApartJson: {
             /**

@@ -45,14 +45,6 @@ const COLUMNS: Column[] = [
   { head: 'To settle it', width: 'w-[34%]' },
 ]
 
-const NAMES: Record<Check['kind'], string> = {
-  OVER: 'The month is over',
-  ACCOUNTS_AGREE: 'Every account agrees',
-  NOTHING_WAITS: 'No line waits to be posted',
-  NOTHING_IN_SUSPENSE: 'Nothing in suspense',
-  DIFFERENCES_EXPLAINED: 'Every difference explained',
-}
-
 /** Where what is left is settled. */
 const WHERE: Partial<Record<Check['kind'], { to: string; label: string }>> = {
   ACCOUNTS_AGREE: { to: '/reconcile', label: 'Reconcile' },
@@ -124,7 +116,7 @@ function CheckCells({ book, check, tabIndex }: { book: Book; check: Check; tabIn
         <span className="sr-only">{check.met ? 'met' : 'not met yet'}</span>
       </td>
       <td colSpan={4}>
-        <b className="font-medium">{NAMES[check.kind]}</b>{' '}
+        <b className="font-medium">{check.name}</b>{' '}
         {check.kind === 'ACCOUNTS_AGREE' && (
           <span className="text-ink-2">
             {book.accounts.filter((account) => account.agrees).length} of {book.accounts.length}

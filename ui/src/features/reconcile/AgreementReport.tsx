@@ -3,10 +3,10 @@ import { useNavigate, useParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { useScopeSearch } from '@/app/scope'
+import { TakeAlong } from '@/features/report/TakeAlong'
 import { Flow } from '@/parts/Amount'
-import { Button } from '@/parts/Button'
 import { counted, day, figure, longDay, moment } from '@/parts/figures'
-import { button, entryTable, sumRow } from '@/parts/look'
+import { entryTable, sumRow } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
@@ -39,13 +39,8 @@ export function AgreementReport() {
 function Report({ sheet, agreement }: { sheet: Sheet; agreement: Agreement }) {
   const navigate = useNavigate()
   const search = useScopeSearch()
-  const table = `/api/statements/${sheet.id}/agreement-table`
-  const paper = `/api/statements/${sheet.id}/agreement-paper`
   const adjustments = agreement.postings.filter((posting) => posting.adjustment)
   useCommands([
-    { keys: ['p'], label: 'Print the report', strip: 'print', run: () => window.print() },
-    { keys: ['f'], label: 'Download it as PDF', strip: 'PDF', run: () => window.location.assign(paper) },
-    { keys: ['d'], label: 'Download it as CSV', strip: 'CSV', run: () => window.location.assign(table) },
     {
       keys: ['Escape'],
       label: 'Back to the statement',
@@ -60,15 +55,10 @@ function Report({ sheet, agreement }: { sheet: Sheet; agreement: Agreement }) {
           title={`${sheet.accountName}, agreed through ${longDay(sheet.closesOn)}`}
           about={`by ${agreement.agreedBy}, ${moment(agreement.agreedAt)}`}
         >
-          <Button onClick={() => window.print()}>
-            Print <kbd>P</kbd>
-          </Button>
-          <a className={button()} href={paper} download>
-            PDF <kbd>F</kbd>
-          </a>
-          <a className={button()} href={table} download>
-            CSV <kbd>D</kbd>
-          </a>
+          <TakeAlong
+            paper={`/api/statements/${sheet.id}/agreement-paper`}
+            table={`/api/statements/${sheet.id}/agreement-table`}
+          />
         </Head>
         <Scroll className="px-(--edge) pb-6" label="The report">
           <div className="grid max-w-[860px] gap-6">

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query'
 import { Link, useNavigate } from 'react-router'
-import { api, data } from '@/api/client'
+import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { useScope, useScopeSearch } from '@/app/scope'
 import { Apart } from '@/parts/Amount'
 import { day } from '@/parts/figures'
 
 /** All statements in hand, side by side: what is apart in each, and the way to the next. */
-export function InHand({ statementId }: { statementId: string }) {
+export function InHand({ sheet }: { sheet: Schemas['SheetJson'] }) {
   const { book } = useScope()
   const search = useScopeSearch()
   const navigate = useNavigate()
@@ -16,9 +16,10 @@ export function InHand({ statementId }: { statementId: string }) {
     queryFn: () => data(api.GET('/api/statements', { params: { query: { book } } })),
   })
   const all = (list.data ?? []).flatMap((of) => of.statements.map((statement) => ({ of, statement })))
-  const at = all.findIndex(({ statement }) => statement.id === statementId)
+  const at = all.findIndex(({ statement }) => statement.id === sheet.id)
   const go = (by: number) => () => {
-    const next = all[(at + by + all.length) % all.length]
+    // Who looks at an agreed one comes to the first that is not.
+    const next = at < 0 ? all[0] : all[(at + by + all.length) % all.length]
     if (next) navigate(`/reconcile/${next.statement.id}${search}`)
   }
   useCommands(
@@ -39,10 +40,12 @@ export function InHand({ statementId }: { statementId: string }) {
         <Link
           key={statement.id}
           to={`/reconcile/${statement.id}${search}`}
-          aria-current={statement.id === statementId ? 'page' : undefined}
+          aria-current={statement.id === sheet.id ? 'page' : undefined}
           className="flex flex-none items-center gap-2 border-b-2 border-transparent px-2 text-small whitespace-nowrap text-ink-2 hover:text-ink aria-[current]:border-needle aria-[current]:font-semibold aria-[current]:text-ink"
         >
-          {of.accountName} {day(statement.closesOn)} <Apart amount={statement.difference} />
+          {of.accountName} {day(statement.closesOn)}{' '}
+          {/* Of the one that is ticked, what is seen below is newer than the list. */}
+          <Apart amount={statement.id === sheet.id ? sheet.difference : statement.difference} />
         </Link>
       ))}
     </nav>

@@ -29,8 +29,8 @@ export function OpenedAgainNote({ opened, onLook }: { opened: Opened; onLook: ()
   const { breaks, apart } = opened
   return (
     <div className="flex flex-none items-baseline gap-3 border-b border-hairline bg-aril-tint px-(--edge) py-1.5">
-      <span className="min-w-0 flex-1 truncate" title={opened.words}>
-        It agreed, until {opened.who} opened it again, {moment(opened.at)}: {reasonOf(opened.words)}
+      <span className="min-w-0 flex-1 truncate" title={opened.because}>
+        It agreed, until {opened.who} opened it again, {moment(opened.at)}: {opened.because}
       </span>
       <span>
         {breaks.length === 0 ? (
@@ -49,9 +49,6 @@ export function OpenedAgainNote({ opened, onLook }: { opened: Opened; onLook: ()
     </div>
   )
 }
-
-/** The act's words end with the reason. */
-const reasonOf = (words: string) => words.slice(words.indexOf(' again: ') + 8)
 
 const HOW: Record<Break['how'], string> = {
   UNTICKED: 'is ticked no more',

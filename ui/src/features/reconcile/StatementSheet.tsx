@@ -1,23 +1,19 @@
 import { useQuery } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
+import { useNavigate, useParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { booksChanged, queryClient } from '@/api/queries'
 import { type Command, useCommands } from '@/app/commands'
-import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScopeSearch } from '@/app/scope'
 import { QuickEntry } from '@/features/journal/QuickEntry'
-import { Button } from '@/parts/Button'
 import { isZero, longDay } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
-import { noteBox, textLink } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
-import { Acts, Inspector, Leaf, View } from '@/parts/View'
-import { CorrectStatement } from './CorrectStatement'
+import { Leaf, View } from '@/parts/View'
 import { InHand } from './InHand'
-import { OpenedAgainNote, useOpenedAgain, WhatChanged } from './OpenedAgain'
+import { OpenedAgainNote, useOpenedAgain } from './OpenedAgain'
 import { amountOf, nextOrder } from './order'
 import { PairChosen } from './PairChosen'
 import { Proof } from './Proof'
@@ -33,24 +29,14 @@ import {
   type Way,
   wayOf,
 } from './rows'
-import { SelectedRow } from './SelectedRow'
+import { type Beside, SheetBeside } from './SheetBeside'
 import { AgreedFoot, OpenFoot } from './SheetFoot'
 import { SheetTable } from './SheetTable'
-import { StatementDocument } from './StatementDocument'
 import { useComparison } from './useComparison'
 import { useSheetRows } from './useSheetRows'
 import { useTicks } from './useTicks'
-import { WhatIsApart } from './WhatIsApart'
 
 type Sheet = Schemas['SheetJson']
-
-const LABELS = {
-  line: 'Selected line',
-  correcting: 'Correct the statement',
-  apart: 'What may be apart',
-  changed: 'What changed',
-  document: 'The statement itself',
-}
 
 /** One statement, ticked off until nothing is apart. */
 export function StatementSheet() {
@@ -69,7 +55,7 @@ function SheetPage({ stored }: { stored: Sheet }) {
   const says = useSays()
   const navigate = useNavigate()
   const search = useScopeSearch()
-  const [beside, setBeside] = useState<'line' | 'correcting' | 'apart' | 'changed' | 'document'>('line')
+  const [beside, setBeside] = useState<Beside>('line')
   const [typing, setTyping] = useState(false)
   const [reopening, setReopening] = useState(false)
   const opened = useOpenedAgain(sheet)
@@ -233,7 +219,7 @@ function SheetPage({ stored }: { stored: Sheet }) {
       beside
       above={
         <>
-          <InHand statementId={sheet.id} />
+          <InHand sheet={sheet} />
           <Proof sheet={sheet} />
         </>
       }
@@ -290,45 +276,14 @@ function SheetPage({ stored }: { stored: Sheet }) {
           />
         )}
       </Leaf>
-      <Inspector label={LABELS[shown]}>
-        {shown === 'correcting' && <CorrectStatement sheet={sheet} onClose={() => setBeside('line')} />}
-        {shown === 'apart' && (
-          <WhatIsApart sheet={sheet} onType={() => setTyping(true)} onClose={() => setBeside('line')} />
-        )}
-        {shown === 'changed' && opened && (
-          <WhatChanged sheet={sheet} opened={opened} onClose={() => setBeside('line')} />
-        )}
-        {shown === 'document' && <StatementDocument sheet={sheet} onClose={() => setBeside('line')} />}
-        {shown === 'line' && (
-          <>
-            {sheet.openingApart && !sheet.finished && (
-              <p className={noteBox({ className: 'mb-3' })}>
-                {sheet.openingApart.words}{' '}
-                {sheet.openingApart.first && (
-                  <Link className={textLink()} to={`/chart/opening${search}`}>
-                    Put the opening balance right
-                  </Link>
-                )}
-              </p>
-            )}
-            {selected && <SelectedRow row={selected} />}
-            {!sheet.finished && (
-              <Acts>
-                {isApart && (
-                  <Button onClick={() => setBeside('apart')}>
-                    Why apart <kbd>W</kbd>
-                  </Button>
-                )}
-                <MayChange>
-                  <Button onClick={() => setBeside('correcting')}>
-                    Correct <kbd>E</kbd>
-                  </Button>
-                </MayChange>
-              </Acts>
-            )}
-          </>
-        )}
-      </Inspector>
+      <SheetBeside
+        shown={shown}
+        sheet={sheet}
+        opened={opened}
+        selected={selected}
+        show={setBeside}
+        onType={() => setTyping(true)}
+      />
       {reopening && <ReopenStatement sheet={sheet} onClose={() => setReopening(false)} />}
     </View>
   )

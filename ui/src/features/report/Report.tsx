@@ -1,15 +1,14 @@
 import { useQuery } from '@tanstack/react-query'
 import { api, data } from '@/api/client'
-import { useCommands } from '@/app/commands'
-import { Button } from '@/parts/Button'
 import { counted, lastDay, longDay, longMonth } from '@/parts/figures'
-import { box, button } from '@/parts/look'
+import { box } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
 import { REPORTS, ReportNav } from './ReportNav'
 import { ReportTable } from './ReportTable'
+import { TakeAlong } from './TakeAlong'
 import { type Beside, type Every, type Named, type ReportPage, useReportAsked } from './useReportAsked'
 import { WorthLine } from './WorthLine'
 
@@ -48,32 +47,16 @@ export function Report({ kind }: { kind: Kind }) {
     retry: false,
   })
   const address = new URLSearchParams(query as Record<string, string>).toString()
-  const paper = `/api/reports/paper?${address}`
-  const table = `/api/reports/table?${address}`
-  const workbook = `/api/reports/workbook?${address}`
-  useCommands([
-    { keys: ['p'], label: 'Print the report', strip: 'print', run: () => window.print() },
-    { keys: ['f'], label: 'Download it as PDF', strip: 'PDF', run: () => window.location.assign(paper) },
-    { keys: ['d'], label: 'Download it as CSV', strip: 'CSV', run: () => window.location.assign(table) },
-    { keys: ['x'], label: 'Download it as XLSX', strip: 'XLSX', run: () => window.location.assign(workbook) },
-  ])
   return (
     <View>
       <Leaf>
         <ReportNav />
         <Head title={REPORTS.find((one) => one.kind === kind)?.name} about={report.data && about(kind, report.data)}>
-          <Button onClick={() => window.print()}>
-            Print <kbd>P</kbd>
-          </Button>
-          <a className={button()} href={paper} download>
-            PDF <kbd>F</kbd>
-          </a>
-          <a className={button()} href={table} download>
-            CSV <kbd>D</kbd>
-          </a>
-          <a className={button()} href={workbook} download>
-            XLSX <kbd>X</kbd>
-          </a>
+          <TakeAlong
+            paper={`/api/reports/paper?${address}`}
+            table={`/api/reports/table?${address}`}
+            workbook={`/api/reports/workbook?${address}`}
+          />
         </Head>
         <div className="flex flex-none flex-wrap items-center gap-2 px-(--edge) pb-2">
           <Select

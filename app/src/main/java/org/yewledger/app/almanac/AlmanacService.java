@@ -7,7 +7,6 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -183,11 +182,7 @@ class AlmanacService {
         book.id(),
         book.name(),
         months.agreedThrough(page.months().getLast()).orElse(null),
-        one.accounts().stream()
-            .map(of -> of.monthly().closedThrough())
-            .filter(Objects::nonNull)
-            .findFirst()
-            .orElse(null),
+        months.closedThrough().orElse(null),
         months.toClose(today).orElse(null),
         one.accounts().stream().map(a -> row(a, page)).toList());
   }

@@ -13,9 +13,10 @@ final class CloseJson {
   private CloseJson() {}
 
   /**
+   * @param name what the books must show
    * @param open what is left of it, in words; empty if it is met
    */
-  record CloseCheckJson(CloseChecklist.Kind kind, boolean met, String open) {}
+  record CloseCheckJson(CloseChecklist.Kind kind, String name, boolean met, String open) {}
 
   /**
    * An account that statements come for.

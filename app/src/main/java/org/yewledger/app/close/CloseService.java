@@ -96,7 +96,9 @@ public class CloseService {
         from,
         closed ? months.entries(book.id(), month, month) : months.entries(book.id(), from, month),
         list.isReady(),
-        list.checks().stream().map(c -> new CloseCheckJson(c.kind(), c.isMet(), c.open())).toList(),
+        list.checks().stream()
+            .map(c -> new CloseCheckJson(c.kind(), c.kind().inWords(), c.isMet(), c.open()))
+            .toList(),
         accounts(chart, book.id(), month.atEndOfMonth(), agreedThrough));
   }
 

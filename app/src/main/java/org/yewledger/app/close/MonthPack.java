@@ -101,15 +101,7 @@ class MonthPack {
   }
 
   private static Row check(CloseCheckJson check) {
-    String name =
-        switch (check.kind()) {
-          case OVER -> "The month is over";
-          case ACCOUNTS_AGREE -> "Every account agrees";
-          case NOTHING_WAITS -> "No line waits to be posted";
-          case NOTHING_IN_SUSPENSE -> "Nothing in suspense";
-          case DIFFERENCES_EXPLAINED -> "Every difference explained";
-        };
-    return Row.of(Look.PLAIN, name, check.met() ? "nothing to do" : check.open());
+    return Row.of(Look.PLAIN, check.name(), check.met() ? "nothing to do" : check.open());
   }
 
   private static Row account(CloseAccountJson account, Formats formats) {

@@ -10,8 +10,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -34,6 +32,7 @@ import org.yewledger.app.gather.GatherJson.DoubtJson;
 import org.yewledger.app.gather.GatherJson.FileChoiceJson;
 import org.yewledger.app.gather.GatherJson.GatheredJson;
 import org.yewledger.app.gather.GatherJson.TakenInJson;
+import org.yewledger.app.platform.Download;
 
 /** Bank lines: what is here, what a file would bring, taking it in and back. */
 @RestController
@@ -129,12 +128,8 @@ class GatherController {
       @RequestParam @Nullable LocalDate from,
       @RequestParam @Nullable LocalDate to) {
     LineExportService.Exported file = exports.export(id, format, from, to);
-    return ResponseEntity.ok()
-        .contentType(MediaType.parseMediaType(format.mediaType()))
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(file.fileName()).build().toString())
-        .body(file.content());
+    return Download.of(
+        file.fileName(), MediaType.parseMediaType(format.mediaType()), file.content());
   }
 
   private static FileReading.Upload upload(

@@ -4,8 +4,6 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.UUID;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,6 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.opening.ChartTableService.Brought;
+import org.yewledger.app.platform.Download;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.formats.table.ChartTable;
 
@@ -44,14 +43,14 @@ class ChartTableController {
 
   @GetMapping
   ResponseEntity<byte[]> export(@PathVariable UUID id) {
-    return csv("chart", ChartTable.write(tables.rows(id)));
+    return Download.csv("chart", ChartTable.write(tables.rows(id)));
   }
 
   @GetMapping("/template")
   ResponseEntity<byte[]> template(@PathVariable UUID id) {
     String currency = charts.chart().book(id).currency();
     LocalDate day = days.today().withDayOfMonth(1);
-    return csv("chart-template", ChartTable.template(currency, day.toString()));
+    return Download.csv("chart-template", ChartTable.template(currency, day.toString()));
   }
 
   /** Says what a table would bring, with every bad row. */
@@ -66,14 +65,5 @@ class ChartTableController {
   BroughtJson takeIn(@PathVariable UUID id, @RequestPart MultipartFile file) throws IOException {
     charts.chart().book(id);
     return BroughtJson.of(tables.takeIn(id, ChartTable.read(file.getBytes())));
-  }
-
-  private static ResponseEntity<byte[]> csv(String name, byte[] content) {
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(name + ".csv").build().toString())
-        .contentType(new MediaType("text", "csv", java.nio.charset.StandardCharsets.UTF_8))
-        .body(content);
   }
 }

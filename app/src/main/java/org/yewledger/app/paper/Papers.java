@@ -1,14 +1,12 @@
 package org.yewledger.app.paper;
 
 import java.util.List;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.household.OwnFormats;
+import org.yewledger.app.platform.Download;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.entry.Formats;
@@ -44,12 +42,7 @@ public class Papers {
   public ResponseEntity<byte[]> answer(
       String fileName, String title, boolean wide, List<Part> parts) {
     byte[] pdf = PaperWriter.write(new Paper(title, foot(), wide, parts));
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(fileName + ".pdf").build().toString())
-        .contentType(MediaType.APPLICATION_PDF)
-        .body(pdf);
+    return Download.pdf(fileName, pdf);
   }
 
   private String foot() {

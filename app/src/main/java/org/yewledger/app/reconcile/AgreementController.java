@@ -1,19 +1,16 @@
 package org.yewledger.app.reconcile;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.paper.Papers;
+import org.yewledger.app.platform.Download;
 import org.yewledger.app.reconcile.StatementJson.AgreementJson;
 import org.yewledger.formats.table.AgreementTable;
 import org.yewledger.formats.table.AgreementTable.AgreedRow;
@@ -48,15 +45,8 @@ class AgreementController {
                 agreed.postings().stream().map(p -> p.row("agreed")),
                 agreed.stillOpen().stream().map(p -> p.row("open")))
             .toList();
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename("agreed-%s.csv".formatted(statements.find(id).closesOn()))
-                .build()
-                .toString())
-        .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-        .body(AgreementTable.write(rows));
+    return Download.csv(
+        "agreed-%s".formatted(statements.find(id).closesOn()), AgreementTable.write(rows));
   }
 
   /** The same on paper. */

@@ -50,14 +50,14 @@ public final class ChainBreakJson {
   /**
    * Who opened a statement again that had agreed, and where it parts from what was agreed.
    *
-   * @param words what the act says, the reason with it
+   * @param because the reason
    * @param closingAgreed what it closed with then
    * @param apart what the breaks come to
    */
   public record OpenedAgainJson(
       Instant at,
       String who,
-      String words,
+      String because,
       BigDecimal closingAgreed,
       List<BreakJson> breaks,
       BigDecimal apart) {}

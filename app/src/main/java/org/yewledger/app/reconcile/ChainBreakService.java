@@ -77,7 +77,7 @@ public class ChainBreakService {
     return new OpenedAgainJson(
         opened.at(),
         opened.who(),
-        opened.words(),
+        StatementReopening.because(opened.words()),
         Amount.ofMinor(was.closing(), currency).decimal(),
         breaks.breaks().stream()
             .map(one -> json(one, before.get(one.postingId()), standing(one, now), by(one, by)))

@@ -19,6 +19,9 @@ import org.yewledger.core.reconcile.StatementChain;
 /** Opens the last agreed statement of an account again. */
 @Service
 class StatementReopening {
+  /** Stands before the reason in the act's words. */
+  private static final String AGAIN = " again: ";
+
   private final StatementService statements;
   private final ChartService charts;
   private final AccountLocks locks;
@@ -65,9 +68,14 @@ class StatementReopening {
         .requireReopening(statement.closesOn(), months.through(account.bookId()).orElse(null));
     acts.begin(
         ActKind.REOPEN_STATEMENT,
-        "Opened the statement of %s for %s again: %s"
-            .formatted(statement.closesOn(), account.name(), because.strip()));
+        "Opened the statement of %s for %s%s%s"
+            .formatted(statement.closesOn(), account.name(), AGAIN, because.strip()));
     jdbc.sql("select reopen_statement(?)").param(id).query(row -> {});
     statements.forgetRead();
+  }
+
+  /** The reason, from the words of the act that opened a statement again. */
+  static String because(String words) {
+    return words.substring(words.indexOf(AGAIN) + AGAIN.length());
   }
 }

@@ -2,18 +2,15 @@ package org.yewledger.app.report;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
-import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import org.springdoc.core.annotations.ParameterObject;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.paper.Papers;
+import org.yewledger.app.platform.Download;
 import org.yewledger.app.report.ReportJson.ReportPageJson;
 import org.yewledger.app.report.ReportService.Kind;
 
@@ -22,9 +19,6 @@ import org.yewledger.app.report.ReportService.Kind;
 @RequestMapping("/api/reports")
 @Tag(name = "reports")
 class ReportController {
-  private static final MediaType WORKBOOK =
-      MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-
   private final ReportService reports;
   private final Papers papers;
 
@@ -43,15 +37,7 @@ class ReportController {
   @GetMapping("/table")
   ResponseEntity<byte[]> table(@RequestParam Kind kind, @Valid @ParameterObject ReportAsked asked) {
     ReportPageJson page = reports.report(kind, asked);
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(fileName(kind, page) + ".csv")
-                .build()
-                .toString())
-        .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-        .body(ReportCells.csv(page));
+    return Download.csv(fileName(kind, page), ReportCells.csv(page));
   }
 
   /** The same as a workbook, with real numbers. */
@@ -59,15 +45,8 @@ class ReportController {
   ResponseEntity<byte[]> workbook(
       @RequestParam Kind kind, @Valid @ParameterObject ReportAsked asked) {
     ReportPageJson page = reports.report(kind, asked);
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(fileName(kind, page) + ".xlsx")
-                .build()
-                .toString())
-        .contentType(WORKBOOK)
-        .body(ReportCells.workbook(page, ReportPaper.title(kind)));
+    return Download.workbook(
+        fileName(kind, page), ReportCells.workbook(page, ReportPaper.title(kind)));
   }
 
   /** The same on paper. */

@@ -3,8 +3,6 @@ package org.yewledger.app.rules;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.io.IOException;
 import java.util.UUID;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -15,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.platform.Download;
 import org.yewledger.formats.table.RuleTable;
 
 /** The rules of a book as a table. */
@@ -34,12 +33,7 @@ class RuleTableController {
 
   @GetMapping
   ResponseEntity<byte[]> exportRules(@PathVariable UUID id) {
-    return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename("rules.csv").build().toString())
-        .contentType(new MediaType("text", "csv", java.nio.charset.StandardCharsets.UTF_8))
-        .body(RuleTable.write(tables.rows(id)));
+    return Download.csv("rules", RuleTable.write(tables.rows(id)));
   }
 
   /** Adds all rules of a table at the end of the order, or none. */

@@ -20,15 +20,26 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
   /** What is looked at. */
   public enum Kind {
     /** The month is over. */
-    OVER,
+    OVER("The month is over"),
     /** Every account that statements come for agrees through the month's last day. */
-    ACCOUNTS_AGREE,
+    ACCOUNTS_AGREE("Every account agrees"),
     /** No line of a bank up to that day waits to be posted. */
-    NOTHING_WAITS,
+    NOTHING_WAITS("No line waits to be posted"),
     /** Nothing stands in suspense on that day. */
-    NOTHING_IN_SUSPENSE,
+    NOTHING_IN_SUSPENSE("Nothing in suspense"),
     /** No entry up to that day only makes a statement agree, with nothing that explains it. */
-    DIFFERENCES_EXPLAINED
+    DIFFERENCES_EXPLAINED("Every difference explained");
+
+    private final String inWords;
+
+    Kind(String inWords) {
+      this.inWords = inWords;
+    }
+
+    /** What the books must show, for a person. */
+    public String inWords() {
+      return inWords;
+    }
   }
 
   /**

@@ -74,6 +74,13 @@ public record MonthsOfAccounts(List<OneAccount> accounts) {
     return Optional.of(month);
   }
 
+  /** The last month that the book of the accounts, all of one, is closed through. */
+  public Optional<YearMonth> closedThrough() {
+    return accounts.stream()
+        .flatMap(a -> Optional.ofNullable(a.closedThrough()).stream())
+        .findFirst();
+  }
+
   /**
    * The month through which the accounts, all of one book, wait to be closed: the last that is over
    * and agrees, if it is not closed yet.
