@@ -8,6 +8,9 @@ import type { ReportTableOf } from './useReportAsked'
 type Row = Schemas['ReportRowJson']
 type Column = Schemas['ReportColumnJson']
 
+/** What names need, in px, beside many columns. */
+const NAMES = 128
+
 /** A report of one book: accounts by spans, each figure leading to its postings. */
 export function ReportTable({ kind, table }: { kind: string; table: ReportTableOf }) {
   const flows = kind === 'INCOME_STATEMENT'
@@ -18,18 +21,19 @@ export function ReportTable({ kind, table }: { kind: string; table: ReportTableO
   return (
     <Sideways label={many ? `${table.bookName}, column by column` : undefined}>
       <table
-        className={`${entryTable} ${many ? 'min-w-[1100px] text-small cells:px-1 starts:sticky starts:left-0 starts:bg-leaf' : ''} ${table.columns.length < 4 ? 'max-w-[860px]' : ''} w-full`}
-        aria-label={`${table.bookName}`}
+        className={`${entryTable} ${many ? 'text-small cells:px-1 starts:sticky starts:left-0 starts:bg-leaf' : ''} ${table.columns.length < 4 ? 'max-w-[860px]' : ''} w-full`}
+        style={many ? { minWidth: NAMES + table.columns.length * 72 + (flows ? 208 : 0) } : undefined}
+        aria-label={table.bookName}
       >
         <colgroup>
           <col />
           {table.columns.map((column) => (
-            <col key={column.first} className={many ? 'w-[74px]' : 'w-[120px]'} />
+            <col key={column.first} className={many ? 'w-[72px]' : 'w-[120px]'} />
           ))}
           {totals && <col className={many ? 'w-[84px]' : 'w-[120px]'} />}
           {changes && <col className="w-[110px]" />}
-          {flows && !changes && <col className="w-[58px]" />}
-          {trend && <col className="w-[74px]" />}
+          {flows && !changes && <col className="w-[54px]" />}
+          {trend && <col className="w-[70px]" />}
         </colgroup>
         <thead>
           <tr>

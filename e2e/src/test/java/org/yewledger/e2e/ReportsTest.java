@@ -73,6 +73,23 @@ public class ReportsTest extends BrowserTest {
   }
 
   @Test
+  public void theNamesStayInSightBesideManyColumnsInANarrowWindow() {
+    Page page = signedInAt("/reports/income?month=2026-08&span=TWELVE_MONTHS&every=MONTH");
+    page.setViewportSize(900, 800);
+    Locator name =
+        table(page, "Household")
+            .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Groceries"))
+            .first();
+    assertTrue(name.locator("xpath=..").boundingBox().width > 100);
+    Locator sideways =
+        page.getByRole(
+            AriaRole.GROUP, new Page.GetByRoleOptions().setName("Household, column by column"));
+    sideways.evaluate("box => { box.scrollLeft = box.scrollWidth }");
+    assertTrue(name.boundingBox().x >= 0, "the name went with the columns");
+    assertThat(table(page, "Household").getByText("Trend")).isVisible();
+  }
+
+  @Test
   public void theReportAndTheMonthsPackAreTakenAlong() throws IOException {
     Page page = signedInAt("/reports/income?month=2026-08");
     table(page, "Household").waitFor();
