@@ -13,6 +13,7 @@ public final class Bench {
       Map.ofEntries(
           Map.entry("chart", ChartBench::run),
           Map.entry("compare", CompareBench::run),
+          Map.entry("gap", GapBench::run),
           Map.entry("import", ImportBench::run),
           Map.entry("camt", CamtBench::run),
           Map.entry("years", YearsBench::run),

@@ -14,8 +14,8 @@ import java.util.concurrent.atomic.AtomicBoolean;
 final class ReconcileBench {
   private static final int LINES = 5_000;
   private static final int POSTINGS = 20_000;
-  private static final int WARM_UP = 10;
-  private static final int RUNS = 9;
+  private static final int WARM_UP = 40;
+  private static final int RUNS = 21;
 
   private ReconcileBench() {}
 

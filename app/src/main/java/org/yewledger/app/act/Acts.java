@@ -9,12 +9,11 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
 import org.yewledger.app.event.Events;
 import org.yewledger.app.platform.Ids;
+import org.yewledger.app.platform.InTransaction;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.act.ActKind;
 
@@ -24,6 +23,7 @@ import org.yewledger.core.act.ActKind;
  */
 @Component
 public class Acts {
+  private final InTransaction<UUID> act = new InTransaction<>();
   private final JdbcClient jdbc;
   private final Clock clock;
   private final Events events;
@@ -56,9 +56,9 @@ public class Acts {
    * @param undoes the act that this one takes back
    */
   UUID begin(ActKind kind, String words, @Nullable UUID undoes) {
-    Object underWay = TransactionSynchronizationManager.getResource(this);
+    UUID known = act.get();
     Doer doer = fromWhere().isEmpty() ? Doer.JOB : Doer.PERSON;
-    return underWay == null ? begun(kind, words, undoes, doer) : (UUID) underWay;
+    return known == null ? begun(kind, words, undoes, doer) : known;
   }
 
   private enum Doer {
@@ -73,10 +73,11 @@ public class Acts {
    * @throws IllegalStateException if none was begun: the database would refuse the change as well
    */
   public UUID underWay() {
-    if (TransactionSynchronizationManager.getResource(this) instanceof UUID id) {
-      return id;
+    UUID id = act.get();
+    if (id == null) {
+      throw new IllegalStateException("the books change within an act only");
     }
-    throw new IllegalStateException("the books change within an act only");
+    return id;
   }
 
   private UUID begun(ActKind kind, String words, @Nullable UUID undoes, Doer doer) {
@@ -101,30 +102,9 @@ public class Acts {
         .param(9, undoes, Types.OTHER)
         .query(String.class)
         .single();
-    remember(id);
+    act.put(id);
     events.changesWithTransaction();
     return id;
-  }
-
-  private void remember(UUID id) {
-    TransactionSynchronizationManager.bindResource(this, id);
-    TransactionSynchronizationManager.registerSynchronization(
-        new TransactionSynchronization() {
-          @Override
-          public void suspend() {
-            TransactionSynchronizationManager.unbindResource(Acts.this);
-          }
-
-          @Override
-          public void resume() {
-            TransactionSynchronizationManager.bindResource(Acts.this, id);
-          }
-
-          @Override
-          public void afterCompletion(int status) {
-            TransactionSynchronizationManager.unbindResource(Acts.this);
-          }
-        });
   }
 
   /** The address that a person sits at; empty where no request asked for the work. */

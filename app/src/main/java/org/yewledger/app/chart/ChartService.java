@@ -11,6 +11,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.yewledger.app.chart.AccountUsage.Part;
+import org.yewledger.app.platform.InTransaction;
 import org.yewledger.app.platform.KeptByHousehold;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.chart.AccountUse;
@@ -28,6 +29,7 @@ public class ChartService {
 
   private final KeptByHousehold<Kept> kept =
       new KeptByHousehold<>(MOST_ACCOUNTS_KEPT, k -> (int) k.chart().accounts().count());
+  private final InTransaction<Chart> inTransaction = new InTransaction<>();
   private final EntityManager entities;
   private final JdbcClient jdbc;
   private final AccountBalances balances;
@@ -46,22 +48,39 @@ public class ChartService {
 
   /**
    * The books and accounts. While only reading, the chart is kept until one of them changes, and is
-   * shared: its rows belong to no session. Cost: a look at whether one has changed; otherwise
-   * linear in their number.
+   * shared: its rows belong to no session. Cost: a look at whether one has changed, once in a
+   * transaction; otherwise linear in their number.
    */
   @Transactional(readOnly = true)
   public Chart chart() {
     if (!TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
       return read();
     }
+    Chart seen = inTransaction.get();
+    if (seen == null) {
+      seen = toLookAt();
+      inTransaction.put(seen);
+    }
+    return seen;
+  }
+
+  /**
+   * The same, to be looked at only, also within a transaction that changes something else: what is
+   * kept is shared, as far as it still holds.
+   */
+  @Transactional(readOnly = true)
+  public Chart toLookAt() {
     UUID household = SignedIn.now().householdId();
     String state = state(household);
     Kept known = kept.get(household);
-    if (known == null || !known.state().equals(state)) {
-      known = new Kept(state, read());
-      kept.put(household, known);
+    if (known != null && known.state().equals(state)) {
+      return known.chart();
     }
-    return known.chart();
+    Chart chart = read();
+    if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+      kept.put(household, new Kept(state, chart));
+    }
+    return chart;
   }
 
   private String state(UUID household) {

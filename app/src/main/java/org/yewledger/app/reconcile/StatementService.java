@@ -287,7 +287,7 @@ public class StatementService {
   }
 
   private Account account(StatementEntity statement) {
-    return charts.chart().account(statement.accountId());
+    return charts.toLookAt().account(statement.accountId());
   }
 
   /**

@@ -2,12 +2,11 @@ package org.yewledger.core.compare;
 
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.yewledger.core.compare.Match.Kind;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.match.Pairs;
@@ -55,11 +54,16 @@ final class Disagreements {
   private final Map<Long, Kind> kinds = new HashMap<>();
   private final Pairs pairs;
 
+  /** For each posting the last line that it was held against for a word they share. */
+  private final int[] lookedAtFor;
+
   private Disagreements(List<WaitingLine> lines, List<OpenPosting> postings, TellingWords words) {
     this.lines = lines;
     this.postings = postings.stream().sorted(Comparator.comparing(OpenPosting::date)).toList();
     this.words = words;
     pairs = new Pairs(lines.size(), postings.size());
+    lookedAtFor = new int[postings.size()];
+    Arrays.fill(lookedAtFor, -1);
     for (int at = 0; at < this.postings.size(); at++) {
       int place = at;
       byAmount
@@ -111,32 +115,32 @@ final class Disagreements {
   /** Another amount with the same payee, near by. */
   private void offerWords(int place) {
     BankLine line = lines.get(place).line();
-    Set<Integer> near = new HashSet<>();
-    words
-        .of(line)
-        .forEach(word -> near.addAll(nearest(byWord.getOrDefault(word, List.of()), line)));
-    for (int at : near) {
-      long apart = Math.abs(days(line, at));
-      long typed = postings.get(at).amountMinor();
-      boolean sameWay = Long.signum(typed) == Long.signum(line.amountMinor());
-      boolean turned = typed == -line.amountMinor();
-      boolean slip = turned || (sameWay && TypingSlip.isBetween(line.amountMinor(), typed));
-      if (slip && apart <= DAYS_OF_A_SLIP) {
-        offer(place, at, Kind.AMOUNT_DISAGREES, SLIP + Pairs.apart(apart));
-      } else if (sameWay
-          && apart <= DAYS_OF_ANOTHER_AMOUNT
-          && isNear(line.amountMinor(), typed)
-          && isSamePayee(line, at)) {
-        offer(place, at, Kind.AMOUNT_DISAGREES, OTHER_AMOUNT + Pairs.apart(apart));
+    for (String word : words.of(line)) {
+      for (int at : nearest(byWord.getOrDefault(word, List.of()), line)) {
+        if (lookedAtFor[at] != place) {
+          lookedAtFor[at] = place;
+          offerOtherAmount(place, line, at);
+        }
       }
     }
   }
 
-  /** One word in common, such as WATER, does not make two payees one. */
-  private boolean isSamePayee(BankLine line, int at) {
-    String typed = postings.get(at).text();
-    int shared = words.shared(line, typed).size();
-    return shared > 1 || (shared == 1 && words.of(typed).size() == 1);
+  private void offerOtherAmount(int place, BankLine line, int at) {
+    long apart = Math.abs(days(line, at));
+    if (apart > DAYS_OF_A_SLIP) {
+      return;
+    }
+    long typed = postings.get(at).amountMinor();
+    boolean sameWay = Long.signum(typed) == Long.signum(line.amountMinor());
+    boolean turned = typed == -line.amountMinor();
+    if (turned || (sameWay && TypingSlip.isBetween(line.amountMinor(), typed))) {
+      offer(place, at, Kind.AMOUNT_DISAGREES, SLIP + Pairs.apart(apart));
+    } else if (sameWay
+        && apart <= DAYS_OF_ANOTHER_AMOUNT
+        && isNear(line.amountMinor(), typed)
+        && words.isSamePayee(line, postings.get(at).text())) {
+      offer(place, at, Kind.AMOUNT_DISAGREES, OTHER_AMOUNT + Pairs.apart(apart));
+    }
   }
 
   private static boolean isNear(long one, long other) {

@@ -29,24 +29,22 @@ final class TypingSlip {
         && one.charAt(same) == other.charAt(same)) {
       same++;
     }
-    String a = one.substring(same);
-    String b = other.substring(same);
-    return switch (a.length() - b.length()) {
-      case 0 -> isOther(a, b) || isSwapped(a, b);
-      case 1 -> a.substring(1).equals(b);
-      case -1 -> b.substring(1).equals(a);
+    return switch (one.length() - other.length()) {
+      case 0 -> isEqual(one, same + 1, other, same + 1) || isSwapped(one, other, same);
+      case 1 -> isEqual(one, same + 1, other, same);
+      case -1 -> isEqual(one, same, other, same + 1);
       default -> false;
     };
   }
 
-  private static boolean isOther(String a, String b) {
-    return a.substring(1).equals(b.substring(1));
+  private static boolean isEqual(String one, int from, String other, int otherFrom) {
+    return one.regionMatches(from, other, otherFrom, one.length() - from);
   }
 
-  private static boolean isSwapped(String a, String b) {
-    return a.length() > 1
-        && a.charAt(0) == b.charAt(1)
-        && a.charAt(1) == b.charAt(0)
-        && a.substring(2).equals(b.substring(2));
+  private static boolean isSwapped(String one, String other, int at) {
+    return at + 1 < one.length()
+        && one.charAt(at) == other.charAt(at + 1)
+        && one.charAt(at + 1) == other.charAt(at)
+        && isEqual(one, at + 2, other, at + 2);
   }
 }

@@ -1,6 +1,6 @@
 package org.yewledger.core.post;
 
-import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.rules.TellingWords;
@@ -31,8 +32,8 @@ public final class KnownGroups {
 
   private final List<WaitingLine> lines;
   private final List<OpenPosting> open;
-  private final Set<Integer> lineTaken;
-  private final Set<Integer> postingTaken = new HashSet<>();
+  private final BitSet lineTaken = new BitSet();
+  private final BitSet postingTaken = new BitSet();
   private final Map<Integer, Evidence> known = new HashMap<>();
   private final TellingWords words;
 
@@ -44,12 +45,12 @@ public final class KnownGroups {
     this.words = words;
     this.lines = lines;
     this.open = open;
-    lineTaken = new HashSet<>(pairs.keySet());
+    pairs.keySet().forEach(lineTaken::set);
     Set<UUID> paired = new HashSet<>();
     pairs.values().forEach(pair -> paired.add(pair.posting().id()));
     for (int i = 0; i < open.size(); i++) {
       if (paired.contains(open.get(i).id())) {
-        postingTaken.add(i);
+        postingTaken.set(i);
       }
     }
   }
@@ -78,22 +79,24 @@ public final class KnownGroups {
     for (int at = 0; at < open.size(); at++) {
       OpenPosting posting = open.get(at);
       // The other half of a transfer comes by itself.
-      if (!postingTaken.contains(at) && !posting.awaited()) {
+      if (!postingTaken.get(at) && !posting.awaited()) {
         free.add(at, posting.accountId(), posting.amountMinor(), posting.date());
       }
     }
     for (int place = 0; place < lines.size(); place++) {
-      if (lineTaken.contains(place)) {
+      if (lineTaken.get(place)) {
         continue;
       }
       WaitingLine line = lines.get(place);
       long amount = line.line().amountMinor();
       List<Integer> candidates =
-          free.near(line.account().id(), amount, line.line().bookedOn(), OpenPosting.WINDOW_DAYS)
-              .filter(at -> !postingTaken.contains(at))
-              .filter(at -> isPartOf(open.get(at).amountMinor(), amount))
-              .limit(NEAREST)
-              .toList();
+          free.near(
+              line.account().id(),
+              amount,
+              line.line().bookedOn(),
+              OpenPosting.WINDOW_DAYS,
+              NEAREST,
+              at -> !postingTaken.get(at) && isPartOf(open.get(at).amountMinor(), amount));
       Found found = together(candidates, amount, at -> open.get(at).amountMinor());
       if (found != null) {
         knowAsSeveral(place, line.line(), found);
@@ -116,22 +119,22 @@ public final class KnownGroups {
     if (line.amountMinor() < 0 && shared.isEmpty()) {
       return;
     }
-    lineTaken.add(place);
-    postingTaken.addAll(found.places());
+    lineTaken.set(place);
+    found.places().forEach(postingTaken::set);
     known.put(place, new Evidence.StandsInSeveral(postings, List.copyOf(shared), found.rivalled()));
   }
 
   private void entriesOfSeveralLines() {
     var free = new ByDay();
     for (int place = 0; place < lines.size(); place++) {
-      if (!lineTaken.contains(place)) {
+      if (!lineTaken.get(place)) {
         WaitingLine line = lines.get(place);
         free.add(place, line.account().id(), line.line().amountMinor(), line.line().bookedOn());
       }
     }
     for (int at = 0; at < open.size(); at++) {
       OpenPosting posting = open.get(at);
-      if (postingTaken.contains(at) || posting.awaited()) {
+      if (postingTaken.get(at) || posting.awaited()) {
         continue;
       }
       Found found =
@@ -146,8 +149,8 @@ public final class KnownGroups {
   }
 
   private void knowAsParts(int at, OpenPosting posting, Found found) {
-    lineTaken.addAll(found.places());
-    postingTaken.add(at);
+    found.places().forEach(lineTaken::set);
+    postingTaken.set(at);
     List<UUID> ids = found.places().stream().map(place -> lines.get(place).id()).toList();
     for (int place : found.places()) {
       known.put(place, new Evidence.PartOfAnEntry(posting, ids, found.rivalled()));
@@ -156,11 +159,17 @@ public final class KnownGroups {
 
   /** Lines that name the payee of the entry: without a word in common sums are coincidence. */
   private List<Integer> partsOf(OpenPosting posting, ByDay free) {
-    return free.near(
-            posting.accountId(), posting.amountMinor(), posting.date(), OpenPosting.WINDOW_DAYS)
-        .filter(place -> !lineTaken.contains(place))
-        .filter(place -> isPartOf(lines.get(place).line().amountMinor(), posting.amountMinor()))
-        .limit(MOST_LOOKED_AT)
+    return free
+        .near(
+            posting.accountId(),
+            posting.amountMinor(),
+            posting.date(),
+            OpenPosting.WINDOW_DAYS,
+            MOST_LOOKED_AT,
+            place ->
+                !lineTaken.get(place)
+                    && isPartOf(lines.get(place).line().amountMinor(), posting.amountMinor()))
+        .stream()
         .filter(place -> words.isShared(lines.get(place).line(), posting.text()))
         .limit(NEAREST)
         .toList();
@@ -173,38 +182,49 @@ public final class KnownGroups {
   /** The first two to five of the candidates, the nearest first, that add up to the amount. */
   private static @Nullable Found together(List<Integer> candidates, long amount, AmountAt amounts) {
     var search = new Search(candidates, amounts);
-    search.from(0, amount, new ArrayList<>());
+    search.from(0, Math.abs(amount), 0);
     return search.first == null ? null : new Found(search.first, search.count > 1);
   }
 
+  /** All amounts go the same way, so that what is left only ever shrinks. */
   private static final class Search {
     private final List<Integer> candidates;
-    private final AmountAt amounts;
+    private final long[] sizes;
+
+    /** What all from a place on come to together. */
+    private final long[] restFrom;
+
+    private final int[] taken = new int[MOST_TOGETHER];
     private @Nullable List<Integer> first;
     private int count;
 
     Search(List<Integer> candidates, AmountAt amounts) {
       this.candidates = candidates;
-      this.amounts = amounts;
+      sizes = candidates.stream().mapToLong(at -> Math.abs(amounts.of(at))).toArray();
+      restFrom = new long[sizes.length + 1];
+      for (int at = sizes.length - 1; at >= 0; at--) {
+        restFrom[at] = restFrom[at + 1] + sizes[at];
+      }
     }
 
-    void from(int at, long left, List<Integer> taken) {
-      if (left == 0 && taken.size() > 1) {
+    void from(int at, long left, int depth) {
+      if (left == 0 && depth > 1) {
         count++;
-        first = first == null ? List.copyOf(taken) : first;
+        first = first == null ? taken(depth) : first;
         return;
       }
-      if (taken.size() == MOST_TOGETHER || count > 1) {
-        return;
-      }
-      for (int next = at; next < candidates.size(); next++) {
-        long part = amounts.of(candidates.get(next));
-        if (Math.abs(part) <= Math.abs(left)) {
-          taken.add(candidates.get(next));
-          from(next + 1, left - part, taken);
-          taken.removeLast();
+      for (int next = at;
+          depth < MOST_TOGETHER && count <= 1 && next < sizes.length && restFrom[next] >= left;
+          next++) {
+        if (sizes[next] <= left) {
+          taken[depth] = next;
+          from(next + 1, left - sizes[next], depth + 1);
         }
       }
+    }
+
+    private List<Integer> taken(int depth) {
+      return IntStream.range(0, depth).mapToObj(i -> candidates.get(taken[i])).toList();
     }
   }
 }

@@ -48,13 +48,13 @@ final class NearlyKnown {
       }
       WaitingLine line = lines.get(place);
       List<Integer> near =
-          left.near(line.account().id(), line.line().amountMinor(), line.line().bookedOn(), DAYS)
-              .filter(at -> !taken.contains(at))
-              .filter(at -> !open.get(at).date().isAfter(line.line().bookedOn()))
-              .filter(at -> isNear(line.line().amountMinor(), open.get(at).amountMinor()))
-              .filter(at -> isSamePayee(line.line(), open.get(at), words))
-              .limit(2)
-              .toList();
+          left.near(
+              line.account().id(),
+              line.line().amountMinor(),
+              line.line().bookedOn(),
+              DAYS,
+              2,
+              at -> !taken.contains(at) && isNearly(line.line(), open.get(at), words));
       if (near.size() == 1) {
         taken.add(near.getFirst());
         nearly.put(place, evidence(line, open.get(near.getFirst()), words));
@@ -77,10 +77,10 @@ final class NearlyKnown {
     return left;
   }
 
-  /** One word in common, such as WATER, does not make two payees one. */
-  private static boolean isSamePayee(BankLine line, OpenPosting posting, TellingWords words) {
-    int shared = words.shared(line, posting.text()).size();
-    return shared > 1 || (shared == 1 && words.of(posting.text()).size() == 1);
+  private static boolean isNearly(BankLine line, OpenPosting posting, TellingWords words) {
+    return !posting.date().isAfter(line.bookedOn())
+        && isNear(line.amountMinor(), posting.amountMinor())
+        && words.isSamePayee(line, posting.text());
   }
 
   /** Out a little more than was typed, or in a little less. */

@@ -29,6 +29,12 @@ public final class TellingWords {
     return !Collections.disjoint(of(text), of(line));
   }
 
+  /** Whether they share all that tells of one; one word in common, such as WATER, does not. */
+  public boolean isSamePayee(BankLine line, String text) {
+    int shared = shared(line, text).size();
+    return shared > 1 || (shared == 1 && of(text).size() == 1);
+  }
+
   /** The words that a line and a text both have, in the order of the line. */
   public List<String> shared(BankLine line, String text) {
     Set<String> shared = new LinkedHashSet<>(of(line));

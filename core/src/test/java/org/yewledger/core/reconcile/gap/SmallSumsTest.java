@@ -76,4 +76,30 @@ public class SmallSumsTest {
     assertEquals(found.combinations().size(), 50);
     assertTrue(SmallSums.of(new long[0], 5, 6, 10).complete());
   }
+
+  @Test
+  public void amountsThatAreAllAlikeNeedNoMoreMemory() {
+    long[] amounts = new long[400];
+    Arrays.fill(amounts, 1_000);
+    SmallSums.Found five = SmallSums.of(amounts, 5_000, 6, 50);
+    assertFalse(five.complete());
+    assertEquals(five.combinations().size(), 50);
+    assertTrue(five.combinations().stream().allMatch(places -> places.length == 5));
+    assertTrue(SmallSums.of(amounts, 5_001, 6, 50).complete(), "no whole number of them");
+    assertFalse(SmallSums.of(amounts, 7_000, 6, 50).complete(), "too many to look at all");
+  }
+
+  @Test
+  public void roundAmountsAreFoundToo() {
+    var random = new Random(7);
+    long[] amounts = random.longs(60, -400, 400).map(a -> a * 1_024).toArray();
+    int[] planted = {3, 9, 17, 33, 41, 59};
+    long sum = Arrays.stream(planted).mapToLong(i -> amounts[i]).sum();
+    SmallSums.Found found = SmallSums.of(amounts, sum, 6, Integer.MAX_VALUE);
+    assertTrue(found.complete());
+    assertTrue(found(found).contains(Arrays.stream(planted).boxed().toList()));
+    for (int[] places : found.combinations()) {
+      assertEquals(Arrays.stream(places).mapToLong(i -> amounts[i]).sum(), sum);
+    }
+  }
 }
