@@ -65,7 +65,7 @@ final class ChartBench {
       }
       Timing.Pair pair =
           Timing.medianMillis(
-              10, 20, () -> window.get(path), () -> sumPostings(database, household));
+              100, 41, () -> window.get(path), () -> sumPostings(database, household));
       String name = "report-" + kind.toLowerCase(Locale.ROOT).replace('_', '-');
       Bench.figure(name, pair.first(), "ms", "<= 50");
       Bench.figure(name + "-share-of-summing", pair.ratio(), "ratio", "<= 0.05");

@@ -1,7 +1,9 @@
 package org.yewledger.app.report;
 
 import java.sql.Date;
+import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,7 +15,6 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.AccountTotals;
 
 /** Reads the totals that are kept by account and month, from which all reports are worked out. */
@@ -34,13 +35,13 @@ class PeriodTotals {
        where household_id = :household and month between :from and :last\
       """;
 
+  private static final long[] NONE = {};
+
   private final JdbcClient jdbc;
 
   PeriodTotals(JdbcClient jdbc) {
     this.jdbc = jdbc;
   }
-
-  private record Total(long before, Map<YearMonth, Long> months) {}
 
   /**
    * Of some accounts, each in its book's currency. Cost: one query over the totals, not over the
@@ -49,8 +50,9 @@ class PeriodTotals {
    * @param from the first month that is told apart from all before
    */
   List<AccountTotals> of(List<Account> accounts, YearMonth from, YearMonth last) {
+    Map<UUID, long[]> months = new HashMap<>();
     Map<UUID, Long> before = new HashMap<>();
-    Map<UUID, Map<YearMonth, Long>> months = new HashMap<>();
+    int many = (int) ChronoUnit.MONTHS.between(from, last) + 1;
     jdbc.sql(BY_MONTH)
         .param("household", SignedIn.now().householdId())
         .param("year", Date.valueOf(from.atDay(1).withDayOfYear(1)))
@@ -58,29 +60,21 @@ class PeriodTotals {
         .param("last", Date.valueOf(last.atDay(1)))
         .query(row -> {
           UUID account = Objects.requireNonNull(row.getObject(1, UUID.class));
-          Date month = row.getDate(2);
+          LocalDate month = row.getObject(2, LocalDate.class);
           if (month == null) {
             before.merge(account, row.getLong(3), Long::sum);
           } else {
-            months
-                .computeIfAbsent(account, id -> new HashMap<>())
-                .put(YearMonth.from(month.toLocalDate()), row.getLong(3));
+            int at = (int) ChronoUnit.MONTHS.between(from, YearMonth.from(month));
+            months.computeIfAbsent(account, id -> new long[many])[at] += row.getLong(3);
           }
         });
     return accounts.stream()
         .map(account ->
-            totals(
+            new AccountTotals(
                 account,
-                new Total(
-                    before.getOrDefault(account.id(), 0L),
-                    months.getOrDefault(account.id(), Map.of()))))
+                before.getOrDefault(account.id(), 0L),
+                from,
+                months.getOrDefault(account.id(), NONE)))
         .toList();
-  }
-
-  private static AccountTotals totals(Account account, Total total) {
-    var base = account.book().currency();
-    Map<YearMonth, Amount> months = new HashMap<>();
-    total.months().forEach((month, minor) -> months.put(month, Amount.ofMinor(minor, base)));
-    return new AccountTotals(account, Amount.ofMinor(total.before(), base), months);
   }
 }

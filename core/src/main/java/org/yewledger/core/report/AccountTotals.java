@@ -1,40 +1,57 @@
 package org.yewledger.core.report;
 
 import java.time.YearMonth;
-import java.util.Map;
+import java.time.temporal.ChronoUnit;
+import org.joda.money.CurrencyUnit;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 
 /**
  * What was posted to an account, by months, in its book's currency; debits are above zero. All
- * reports are worked out from these.
- *
- * @param before what was posted before the first of the months
- * @param months what was posted in each; those without postings are missing
+ * reports are worked out from these. Cost of each answer: the same however many months there are.
  */
-public record AccountTotals(Account account, Amount before, Map<YearMonth, Amount> months) {
-  public AccountTotals {
-    months = Map.copyOf(months);
+public final class AccountTotals {
+  private final Account account;
+  private final YearMonth first;
+
+  /** What stood on it before the first month, and at the end of each from there on. */
+  private final long[] runningMinor;
+
+  /**
+   * @param beforeMinor what was posted before the first month
+   * @param first the first month that is told apart
+   * @param monthsMinor what was posted in it and in each after it
+   */
+  public AccountTotals(Account account, long beforeMinor, YearMonth first, long[] monthsMinor) {
+    this.account = account;
+    this.first = first;
+    runningMinor = new long[monthsMinor.length + 1];
+    runningMinor[0] = beforeMinor;
+    for (int i = 0; i < monthsMinor.length; i++) {
+      runningMinor[i + 1] = Math.addExact(runningMinor[i], monthsMinor[i]);
+    }
   }
 
-  /** What was posted within a span. */
+  public Account account() {
+    return account;
+  }
+
+  /** What was posted within a span, as far as its months are told apart. */
   public Amount within(Span span) {
-    return Amount.sum(
-        before.currency(),
-        months.entrySet().stream()
-            .filter(month -> span.contains(month.getKey()))
-            .map(Map.Entry::getValue)
-            .toList());
+    return Amount.ofMinor(minor(span.last()) - minor(span.first().minusMonths(1)), currency());
   }
 
   /** What stands on it at the end of a month, all before it included. */
   public Amount through(YearMonth month) {
-    return before.plus(
-        Amount.sum(
-            before.currency(),
-            months.entrySet().stream()
-                .filter(one -> !one.getKey().isAfter(month))
-                .map(Map.Entry::getValue)
-                .toList()));
+    return Amount.ofMinor(minor(month), currency());
+  }
+
+  private CurrencyUnit currency() {
+    return account.book().currency();
+  }
+
+  private long minor(YearMonth month) {
+    long at = ChronoUnit.MONTHS.between(first, month) + 1;
+    return runningMinor[Math.clamp(at, 0, runningMinor.length - 1)];
   }
 }

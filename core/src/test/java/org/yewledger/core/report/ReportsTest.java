@@ -12,11 +12,13 @@ import static org.yewledger.core.Fixtures.eur;
 import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.Test;
 import org.yewledger.core.ledger.Account;
@@ -36,9 +38,13 @@ public class ReportsTest {
   private record Posted(Account account, YearMonth month, long minor) {}
 
   private static AccountTotals totals(Account account, long before, Map<YearMonth, Long> months) {
-    Map<YearMonth, Amount> amounts = new HashMap<>();
-    months.forEach((month, minor) -> amounts.put(month, eur(minor)));
-    return new AccountTotals(account, eur(before), amounts);
+    YearMonth first = months.keySet().stream().min(Comparator.naturalOrder()).orElse(JANUARY);
+    YearMonth last = months.keySet().stream().max(Comparator.naturalOrder()).orElse(JANUARY);
+    long[] minor =
+        Stream.iterate(first, m -> !m.isAfter(last), m -> m.plusMonths(1))
+            .mapToLong(month -> months.getOrDefault(month, 0L))
+            .toArray();
+    return new AccountTotals(account, before, first, minor);
   }
 
   private static IncomeStatement income(Span span, Every every, List<AccountTotals> totals) {
