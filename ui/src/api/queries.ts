@@ -81,10 +81,10 @@ export const currencies = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 })
 
-export const almanac = (month: string | undefined, book: string | undefined) =>
+export const almanac = (month: string | undefined, book: string | undefined, months?: number) =>
   queryOptions({
-    queryKey: ['almanac', month, book],
-    queryFn: () => data(api.GET('/api/almanac', { params: { query: { month, book } } })),
+    queryKey: ['almanac', month, book, months],
+    queryFn: () => data(api.GET('/api/almanac', { params: { query: { month, book, months } } })),
     placeholderData: (previous) => previous,
   })
 

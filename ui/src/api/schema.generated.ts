@@ -6005,6 +6005,7 @@ export interface operations {
             query?: {
                 month?: string;
                 book?: string;
+                months?: number;
             };
             header?: never;
             path?: never;

@@ -20,11 +20,14 @@ export function Ring({
   state,
   share = 0,
   size = 22,
+  apart = false,
   label,
 }: {
   state: State
   share?: number
   size?: number
+  /** Whether a difference is left that no figure stands for. */
+  apart?: boolean
   label: string | null
 }) {
   const thick = size < 16 ? 2.4 : 1.65
@@ -62,6 +65,7 @@ export function Ring({
             />
           </g>
         ))}
+      {apart && <circle cx="11" cy="11" r="3.2" fill="var(--aril)" />}
     </svg>
   )
 }

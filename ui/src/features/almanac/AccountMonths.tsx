@@ -18,6 +18,16 @@ const SOURCES = {
   TO_COME: 'to come',
 } as const
 
+/** Of the column of a month, by how many there are. */
+const WIDTHS: Record<number, string> = {
+  12: 'w-[45px] narrow:w-[30px]',
+  24: 'w-[23px] narrow:w-[15px]',
+  36: 'w-[15px] narrow:w-[10px]',
+}
+
+/** Where a year and more is shown there is room for a letter and a small ring alone. */
+const isTight = (page: Page) => page.months.length > 12
+
 const MONTH = 'px-0 text-center [&_svg]:mx-auto'
 const NOW = 'bg-dusk-tint/55'
 const FOCUSED = 'rounded-[5px] shadow-[inset_0_0_0_2px_var(--dusk)]'
@@ -46,7 +56,7 @@ export function AccountMonths({
       <colgroup>
         <col />
         {page.months.map((m) => (
-          <col key={m} className="w-[45px] narrow:w-[30px]" />
+          <col key={m} className={WIDTHS[page.months.length]} />
         ))}
         <col className="w-[104px] narrow:w-[84px]" />
         <col className="w-[112px] narrow:w-[88px]" />
@@ -60,9 +70,19 @@ export function AccountMonths({
           </th>
           {page.months.map((m, i) => (
             <th key={m} scope="col" className={m === page.month ? `${MONTH} ${NOW} font-semibold text-ink` : MONTH}>
-              {i === 0 || m.endsWith('-01') ? yearOf(m) : ' '}
-              <br />
-              {shortMonth(m)}
+              {(i === 0 && !isTight(page)) || m.endsWith('-01') ? (
+                <span className="block whitespace-nowrap">{yearOf(m)}</span>
+              ) : (
+                <br />
+              )}
+              {isTight(page) ? (
+                <>
+                  <span aria-hidden="true">{shortMonth(m).charAt(0)}</span>
+                  <span className="sr-only">{longMonth(m)}</span>
+                </>
+              ) : (
+                shortMonth(m)
+              )}
             </th>
           ))}
           <th className={SOURCE} scope="col">
@@ -88,7 +108,7 @@ export function AccountMonths({
               {book.name}
             </th>
             <td colSpan={page.months.length} className="pt-2.5 pr-0 pl-0 [tbody+tbody_&]:pt-[17px]">
-              <ClosedRun months={page.months} through={book.closedThrough} />
+              <ClosedRun months={page.months} first={firstOpen(book)} through={book.closedThrough} />
             </td>
             <td colSpan={4} className="pl-[18px] text-small text-ink-2">
               {standing(book, page)}
@@ -121,7 +141,8 @@ function AccountRow({
 }) {
   const search = useScopeSearch()
   const now = row.months.find((c) => c.month === page.month)
-  const two = row.waiting > 0 || row.source === 'FEED' || Boolean(now?.difference)
+  const tight = isTight(page)
+  const two = row.waiting > 0 || row.source === 'FEED' || Boolean(now?.difference && !tight)
   return (
     <tr className={two ? `${ROW} [&>*]:h-[45px]` : `${ROW} [&>*]:h-8`}>
       <th scope="row">
@@ -136,6 +157,7 @@ function AccountRow({
           key={cell.month}
           cell={cell}
           row={row}
+          tight={tight}
           now={cell.month === page.month}
           focused={row.accountId === focus.account && cell.month === focus.month}
         />
@@ -154,11 +176,32 @@ function AccountRow({
   )
 }
 
-function MonthCell({ cell, row, now, focused }: { cell: Cell; row: Row; now: boolean; focused: boolean }) {
+function MonthCell({
+  cell,
+  row,
+  tight,
+  now,
+  focused,
+}: {
+  cell: Cell
+  row: Row
+  tight: boolean
+  now: boolean
+  focused: boolean
+}) {
   const search = useScopeSearch()
-  const words = `${row.name}, ${longMonth(cell.month)}: ${stateInWords(cell.state, cell.share)}`
-  const ring = <Ring state={cell.state} share={cell.share} label={cell.statementId ? null : words} />
-  const classes = [MONTH, now && NOW, focused && FOCUSED].filter(Boolean).join(' ')
+  const apart = tight && cell.difference ? `, ${signed(cell.difference)} apart` : ''
+  const words = `${row.name}, ${longMonth(cell.month)}: ${stateInWords(cell.state, cell.share)}${apart}`
+  const ring = (
+    <Ring
+      state={cell.state}
+      share={cell.share}
+      size={tight ? 12 : 22}
+      apart={apart !== ''}
+      label={cell.statementId ? null : words}
+    />
+  )
+  const classes = [MONTH, tight && '[&_svg]:mt-[5px]', now && NOW, focused && FOCUSED].filter(Boolean).join(' ')
   return (
     <td className={classes}>
       {cell.statementId ? (
@@ -173,7 +216,7 @@ function MonthCell({ cell, row, now, focused }: { cell: Cell; row: Row; now: boo
       ) : (
         ring
       )}
-      {cell.difference && (
+      {cell.difference && !tight && (
         <span
           className={`-mx-2 mt-px block text-micro/[12px] font-normal text-aril ${cell.difference.length > 7 ? 'tracking-[-0.02em]' : ''}`}
         >
@@ -184,12 +227,26 @@ function MonthCell({ cell, row, now, focused }: { cell: Cell; row: Row; now: boo
   )
 }
 
+/** The first month shown in which one of its accounts was open. */
+function firstOpen(book: Page['books'][number]): string | undefined {
+  const opens = book.accounts.flatMap((row) => row.months.find((cell) => cell.state !== 'NOT_OPEN')?.month ?? [])
+  return opens.sort()[0]
+}
+
 /** The closed months of a book, as one line over their columns. */
-function ClosedRun({ months, through }: { months: string[]; through: string | undefined }) {
-  if (!through || !months[0] || through < months[0]) return null
-  const count = months.filter((m) => m <= through).length
-  const end = ((count - 0.5) / months.length) * 100
-  const start = 0.5 * (100 / months.length)
+function ClosedRun({
+  months,
+  first,
+  through,
+}: {
+  months: string[]
+  first: string | undefined
+  through: string | undefined
+}) {
+  if (!through || !first || through < first) return null
+  const place = (month: string) => ((months.filter((m) => m <= month).length - 0.5) / months.length) * 100
+  const start = place(first)
+  const end = place(through)
   return (
     <svg width="100%" height="12" role="img" aria-label={`closed through ${longMonth(through)}`}>
       <line x1={`${start}%`} x2={`${end}%`} y1="6" y2="6" stroke="var(--needle-2)" strokeWidth="1.5" />

@@ -1,12 +1,15 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { Schemas } from '@/api/client'
+import { almanac } from '@/api/queries'
 import { useCommands } from '@/app/commands'
-import { useScope, useScopeSearch } from '@/app/scope'
+import { useAddress, useScope, useScopeSearch } from '@/app/scope'
 import { counted, day, lastDay, longDay, moment, monthName } from '@/parts/figures'
 import { button } from '@/parts/look'
 import { Ring } from '@/parts/Ring'
 import { Scroll } from '@/parts/Scroll'
+import { Select } from '@/parts/Select'
 import { Failed, Loading } from '@/parts/States'
 import { View } from '@/parts/View'
 import { AccountMonths } from './AccountMonths'
@@ -16,14 +19,16 @@ type Page = Schemas['AlmanacPageJson']
 
 /** The home view: what agrees, what is left, what is next. */
 export function Almanac() {
-  const { page } = useScope()
+  const { book, chosen } = useScope()
+  const { params } = useAddress()
+  const page = useQuery({ ...almanac(chosen, book, spanOf(params)), placeholderData: keepPreviousData })
   if (page.error && !page.data) return <Failed error={page.error} retry={page.refetch} />
   if (!page.data) return <Loading what="the Almanac" />
   return <AlmanacPage page={page.data} />
 }
 
 function AlmanacPage({ page }: { page: Page }) {
-  return page.booksOpen ? <Months12 page={page} /> : <NotSetUp page={page} />
+  return page.booksOpen ? <Overview page={page} /> : <NotSetUp page={page} />
 }
 
 /** A household whose books are not open yet: what is missing, and the way there. */
@@ -56,15 +61,16 @@ function NotSetUp({ page }: { page: Page }) {
   )
 }
 
-function Months12({ page }: { page: Page }) {
+function Overview({ page }: { page: Page }) {
   const steps = useNextSteps(page)
   return (
     <View>
       <Scroll label="Months" className="px-(--edge)">
         <div className="flex items-baseline justify-between gap-6 pt-[18px] pb-2.5 narrow:flex-col narrow:gap-0.5 [&>h1]:text-[23px]/[30px] [&>p]:whitespace-nowrap">
           <h1>{headline(page)}</h1>
-          <p className="text-ink-2">
+          <p className="flex items-baseline gap-3 text-ink-2">
             {longDay(page.today)}. {page.lastGathered && `Last gathered ${moment(page.lastGathered)}.`}
+            <SpanPick />
           </p>
         </div>
         <Months page={page} />
@@ -74,6 +80,36 @@ function Months12({ page }: { page: Page }) {
         </div>
       </Scroll>
     </View>
+  )
+}
+
+const SPANS = [12, 24, 36]
+
+/** How many months stand beside each other, as the address says; a dozen if it does not. */
+function spanOf(params: URLSearchParams): number | undefined {
+  const asked = Number(params.get('span'))
+  return SPANS.includes(asked) && asked !== SPANS[0] ? asked : undefined
+}
+
+function SpanPick() {
+  const { params, set } = useAddress()
+  const now = spanOf(params) ?? SPANS[0]
+  const pick = (months: number | undefined) => set({ span: !months || months === SPANS[0] ? '' : String(months) })
+  useCommands([
+    {
+      keys: ['w'],
+      label: 'Show more months, or a dozen again',
+      strip: 'more months',
+      run: () => pick(SPANS[(SPANS.indexOf(now ?? 0) + 1) % SPANS.length]),
+    },
+  ])
+  return (
+    <Select
+      aria-label="Months shown"
+      value={String(now)}
+      options={SPANS.map((months) => ({ value: String(months), name: `${months} months` }))}
+      onChange={(months) => pick(Number(months))}
+    />
   )
 }
 

@@ -92,6 +92,16 @@ public class AlmanacTest extends AppTest {
   }
 
   @Test
+  public void asManyMonthsAsAskedForStandBesideEachOther() {
+    Household h = found("years");
+    JsonNode years = h.api().get("/api/almanac?month=2026-09&months=24").json();
+    assertEquals(years.path("months").size(), 24);
+    assertEquals(years.path("months").path(23).asString(), "2026-09");
+    assertEquals(years.path("books").path(0).path("accounts").path(0).path("months").size(), 24);
+    assertEquals(h.api().get("/api/almanac?months=37").status(), 400);
+  }
+
+  @Test
   public void theWindowFollowsAMonthThatIsChosenOutsideIt() {
     Household h = found("window");
     JsonNode later = h.api().get("/api/almanac?month=2027-03").json();

@@ -23,8 +23,7 @@ final class GapBench {
   static void run() throws Exception {
     Gap all = apart(POSTINGS);
     Gap half = apart(POSTINGS / 2);
-    Timing.Pair both =
-        Timing.medianMillis(WARM_UP, RUNS, () -> reasons(all), () -> reasons(half));
+    Timing.Pair both = Timing.medianMillis(WARM_UP, RUNS, () -> reasons(all), () -> reasons(half));
     Bench.figure("gap-six-among-%d".formatted(POSTINGS), both.first(), "ms", "<= 100");
     Bench.figure("gap-six-among-%d".formatted(POSTINGS / 2), both.second(), "ms", ">= 0");
     Bench.figure("gap-six-times-half", both.ratio(), "ratio", ">= 0");

@@ -1,6 +1,8 @@
 package org.yewledger.app.almanac;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import java.time.YearMonth;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -21,7 +23,9 @@ class AlmanacController {
 
   @GetMapping("/api/almanac")
   AlmanacPageJson almanac(
-      @RequestParam @Nullable YearMonth month, @RequestParam @Nullable UUID book) {
-    return almanac.page(month, book);
+      @RequestParam @Nullable YearMonth month,
+      @RequestParam @Nullable UUID book,
+      @RequestParam(defaultValue = "12") @Min(6) @Max(36) int months) {
+    return almanac.page(month, book, months);
   }
 }

@@ -39,8 +39,6 @@ import org.yewledger.core.reconcile.Reconciliation;
 /** Puts the home view together: accounts by months, what is left, what is next. */
 @Service
 class AlmanacService {
-  private static final int MONTHS = 12;
-
   private final EntityManager entities;
   private final ChartService charts;
   private final AccountStatements accountStatements;
@@ -87,8 +85,11 @@ class AlmanacService {
     }
   }
 
+  /**
+   * @param months how many are shown beside each other
+   */
   @Transactional(readOnly = true)
-  AlmanacPageJson page(@Nullable YearMonth chosen, @Nullable UUID bookId) {
+  AlmanacPageJson page(@Nullable YearMonth chosen, @Nullable UUID bookId, int months) {
     Chart chart = charts.chart();
     List<AccountStatements.Of> all =
         accountStatements.of(chart.reconciledAccounts(bookId).toList(), chart);
@@ -97,7 +98,7 @@ class AlmanacService {
     YearMonth lastPossible = YearMonth.from(today);
     YearMonth working = allMonths.firstNotAgreed(lastPossible);
     YearMonth month = chosen == null ? working : chosen;
-    List<YearMonth> window = window(month, working);
+    List<YearMonth> window = window(month, working, months);
     List<AccountStatements.Of> accounts =
         accountStatements.showing(all, window.getFirst(), window.getLast());
     List<Count> waiting =
@@ -133,15 +134,15 @@ class AlmanacService {
         setup.missing(chart));
   }
 
-  /** Twelve months that end with the month to work on, moved only if another month was chosen. */
-  private static List<YearMonth> window(YearMonth month, YearMonth working) {
+  /** So many months that end with the month to work on, moved only if another month was chosen. */
+  private static List<YearMonth> window(YearMonth month, YearMonth working, int months) {
     YearMonth last = month.isAfter(working) ? month : working;
-    if (month.isBefore(last.minusMonths(MONTHS - 1L))) {
-      last = month.plusMonths(MONTHS - 1L);
+    if (month.isBefore(last.minusMonths(months - 1L))) {
+      last = month.plusMonths(months - 1L);
     }
     YearMonth end = last;
-    return Stream.iterate(end.minusMonths(MONTHS - 1L), m -> m.plusMonths(1))
-        .limit(MONTHS)
+    return Stream.iterate(end.minusMonths(months - 1L), m -> m.plusMonths(1))
+        .limit(months)
         .toList();
   }
 

@@ -24,8 +24,8 @@ final class ByDay {
   }
 
   /**
-   * The first of those within so many days of a day that are as wanted, the nearest first. Cost: the
-   * days, and what is looked at.
+   * The first of those within so many days of a day that are as wanted, the nearest first. Cost:
+   * the days, and what is looked at.
    */
   List<Integer> near(
       UUID accountId, long amountMinor, LocalDate day, int days, int most, IntPredicate wanted) {

@@ -114,7 +114,9 @@ final class FivesAndSixes {
     }
     for (int t = 0; t < some.size() && sixes.size() < enough; t++) {
       if (rests.mayHave(some.sum(t))) {
-        for (int w = wanted.firstOf(some.sum(t)); w >= 0 && sixes.size() < enough; w = wanted.nextOf(w)) {
+        for (int w = wanted.firstOf(some.sum(t));
+            w >= 0 && sixes.size() < enough;
+            w = wanted.nextOf(w)) {
           takeSix(some.places(t), others.places(by[w]), alike);
         }
       }

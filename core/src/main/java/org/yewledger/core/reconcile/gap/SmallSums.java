@@ -9,10 +9,10 @@ import java.util.stream.IntStream;
  * Which few of some amounts add up to a sum. Every combination of up to six is found, the smallest
  * first, unless enough are found before.
  *
- * <p>Cost for n amounts: up to three of them n², four n² pairs looked up among as many, five and six
- * a few steps for each of the n³/6 threes: these are met with pairs and with each other by their
- * remainder, so that what is looked up stays small (Schroeppel and Shamir, SIAM J. Comput. 10,
- * 1981), and nearly all of them are turned away by a filter (Bloom, CACM 13, 1970).
+ * <p>Cost for n amounts: up to three of them n², four n² pairs looked up among as many, five and
+ * six a few steps for each of the n³/6 threes: these are met with pairs and with each other by
+ * their remainder, so that what is looked up stays small (Schroeppel and Shamir, SIAM J. Comput.
+ * 10, 1981), and nearly all of them are turned away by a filter (Bloom, CACM 13, 1970).
  */
 final class SmallSums {
   static final int LARGEST = 6;
