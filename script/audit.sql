@@ -64,6 +64,19 @@ insert into finding
     join account a on a.household_id = coalesce(k.household_id, s.household_id) and a.id = coalesce(k.account_id, s.account_id)
    where (coalesce(k.amount, 0), coalesce(k.base, 0)) <> (coalesce(s.amount, 0), coalesce(s.base, 0));
 
+insert into checked select 3, 'kept totals of sales tax equal the postings', count(*) from tax_month;
+insert into finding
+  select 3, format('%s, %s: kept %s net and %s of tax, postings make %s and %s', a.name, to_char(month, 'YYYY-MM'),
+                   coalesce(k.net, 0), coalesce(k.tax, 0), coalesce(s.net, 0), coalesce(s.tax, 0))
+    from (select household_id, account_id, rate_id, month, net_minor as net, tax_minor as tax from tax_month) k
+    full join (select household_id, coalesce(taxed_account_id, account_id) as account_id, tax_rate_id as rate_id,
+                      date_trunc('month', date)::date as month,
+                      coalesce(sum(base_minor) filter (where tax_role = 'NET'), 0) as net,
+                      coalesce(sum(base_minor) filter (where tax_role = 'TAX'), 0) as tax
+                 from posting where tax_rate_id is not null group by 1, 2, 3, 4) s using (household_id, account_id, rate_id, month)
+    join account a on a.household_id = coalesce(k.household_id, s.household_id) and a.id = coalesce(k.account_id, s.account_id)
+   where (coalesce(k.net, 0), coalesce(k.tax, 0)) <> (coalesce(s.net, 0), coalesce(s.tax, 0));
+
 -- 4. Each finished statement: what it opens with, plus what is ticked for it, is what it closes with.
 create temp table chain as
   select s.*, coalesce(

@@ -37,6 +37,7 @@ import { Reconcile } from './features/reconcile/Reconcile'
 import { StatementSheet } from './features/reconcile/StatementSheet'
 import { Report } from './features/report/Report'
 import { FirstReport } from './features/report/ReportNav'
+import { SalesTax } from './features/report/SalesTax'
 import { TrialBalance } from './features/report/TrialBalance'
 import { Rules } from './features/rules/Rules'
 import { Setup } from './features/setup/Setup'
@@ -79,6 +80,7 @@ const router = createBrowserRouter([
           { path: '/reports/balance', element: <Report key="balance" kind="BALANCE_SHEET" /> },
           { path: '/reports/worth', element: <Report key="worth" kind="NET_WORTH" /> },
           { path: '/reports/trial-balance', element: <TrialBalance /> },
+          { path: '/reports/sales-tax', element: <SalesTax /> },
           {
             path: '*',
             element: <Nothing title="There is no such page">The path above leads to every station.</Nothing>,

@@ -942,7 +942,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["takeBack_2"];
+        delete: operations["takeBack_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1567,6 +1567,70 @@ export interface paths {
         put?: never;
         post: operations["move"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sales-tax": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["salesTax"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sales-tax/payments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sales-tax/returns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["record"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sales-tax/returns/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["takeBack_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2779,6 +2843,8 @@ export interface components {
             fiscalYearStartsIn: number;
             name: string;
             taxNumber: string;
+            /** @enum {string} */
+            taxPeriod: "MONTH" | "QUARTER" | "YEAR";
             /** Format: date */
             taxedFrom?: string;
             /** Format: uuid */
@@ -2793,6 +2859,8 @@ export interface components {
             id: string;
             name: string;
             taxNumber: string;
+            /** @enum {string} */
+            taxPeriod: "MONTH" | "QUARTER" | "YEAR";
             /** Format: date */
             taxedFrom?: string;
             /** Format: uuid */
@@ -4059,6 +4127,16 @@ export interface components {
              */
             out?: string;
         };
+        NewTaxReturnJson: {
+            /** Format: uuid */
+            bookId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            due: string;
+            month: string;
+        };
         NextActsJson: {
             redo?: components["schemas"]["OneActJson"];
             undo?: components["schemas"]["OneActJson"];
@@ -4091,7 +4169,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "CLOSE_MONTH" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -4801,6 +4879,38 @@ export interface components {
             /** Format: int32 */
             added: number;
         };
+        SalesTaxPageJson: {
+            tables: components["schemas"]["SalesTaxTableJson"][];
+        };
+        SalesTaxTableJson: {
+            account: components["schemas"]["TaxAccountJson"];
+            /** Format: uuid */
+            bookId: string;
+            bookName: string;
+            corrections: components["schemas"]["TaxLineJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            correctionsDue: string;
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            due: string;
+            first: string;
+            last: string;
+            lines: components["schemas"]["TaxLineJson"][];
+            mayTakeBack: boolean;
+            number: string;
+            over: boolean;
+            /** @enum {string} */
+            period: "MONTH" | "QUARTER" | "YEAR";
+            returned?: components["schemas"]["TaxReturnJson"];
+            returns: components["schemas"]["TaxReturnJson"][];
+            sum: components["schemas"]["TaxSumJson"];
+        };
         ScheduleJson: {
             /** Format: time-local */
             at: string;
@@ -5236,6 +5346,88 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
         };
+        TaxAccountJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            arose: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            before: string;
+            names: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owed: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owedToday: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            settled: string;
+        };
+        TaxLineJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            collected: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            due: string;
+            first: string;
+            last: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            paid: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            percent?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            purchases: string;
+            purchasesQuery: string;
+            /** Format: uuid */
+            rateId: string;
+            rateName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            sales: string;
+            salesQuery: string;
+        };
+        TaxPaymentJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: uuid */
+            bookId: string;
+            /** Format: date */
+            date: string;
+            month: string;
+            payee: string;
+        };
         TaxRateDraftJson: {
             /** Format: uuid */
             bookId: string;
@@ -5255,6 +5447,25 @@ export interface components {
             percent?: string;
             steps: components["schemas"]["TaxStepJson"][];
         };
+        TaxReturnJson: {
+            /** Format: date-time */
+            at: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            due: string;
+            first: string;
+            /** Format: uuid */
+            id: string;
+            last: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            since: string;
+            who: string;
+        };
         TaxStepJson: {
             /** Format: date */
             from: string;
@@ -5263,6 +5474,33 @@ export interface components {
              * @example 12.50
              */
             percent: string;
+        };
+        TaxSumJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            collected: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            due: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            paid: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            purchases: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            sales: string;
         };
         TemplateJson: {
             /** Format: uuid */
@@ -7336,7 +7574,7 @@ export interface operations {
             };
         };
     };
-    takeBack_2: {
+    takeBack_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -8477,6 +8715,93 @@ export interface operations {
                 "application/json": components["schemas"]["MoveJson"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    salesTax: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SalesTaxPageJson"];
+                };
+            };
+        };
+    };
+    pay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TaxPaymentJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTaxReturnJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takeBack_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {

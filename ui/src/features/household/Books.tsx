@@ -87,6 +87,12 @@ function HouseholdFacts({ household: facts }: { household: Schemas['HouseholdFac
   )
 }
 
+const TAX_PERIODS: { value: Book['taxPeriod']; name: string }[] = [
+  { value: 'MONTH', name: 'every month' },
+  { value: 'QUARTER', name: 'every quarter' },
+  { value: 'YEAR', name: 'every year' },
+]
+
 function BookFacts({ book }: { book: Book }) {
   const of = useOwnForm({
     name: book.name,
@@ -94,6 +100,7 @@ function BookFacts({ book }: { book: Book }) {
     taxNumber: book.taxNumber,
     taxedFrom: dayText(book.taxedFrom),
     usualTaxRateId: book.usualTaxRateId ?? '',
+    taxPeriod: book.taxPeriod,
   })
   const { data: rates = [] } = useQuery(taxRates)
   const says = useSays()
@@ -102,7 +109,7 @@ function BookFacts({ book }: { book: Book }) {
       of={of}
       label={`Facts of ${book.name}`}
       fieldOf={{ fiscalYearStartsIn: 'month' }}
-      send={({ name, month, taxNumber, taxedFrom, usualTaxRateId }) =>
+      send={({ name, month, taxNumber, taxedFrom, usualTaxRateId, taxPeriod }) =>
         api.PUT('/api/books/{id}', {
           params: { path: { id: book.id }, query: { version: book.version } },
           body: {
@@ -111,6 +118,7 @@ function BookFacts({ book }: { book: Book }) {
             taxNumber,
             taxedFrom: taxedFrom || undefined,
             usualTaxRateId: usualTaxRateId || undefined,
+            taxPeriod,
           },
         })
       }
@@ -130,6 +138,7 @@ function BookFacts({ book }: { book: Book }) {
             ...rates.filter((r) => r.bookId === book.id).map((r) => ({ value: r.id, name: r.name })),
           ]}
         />
+        <SelectField name="taxPeriod" label="Returned" className="w-[120px]" options={TAX_PERIODS} />
         <Beside>
           <Button type="submit">Save</Button>
         </Beside>

@@ -8,6 +8,7 @@ export const REPORTS = [
   { to: '/reports/balance', kind: 'BALANCE_SHEET', name: 'Balance sheet' },
   { to: '/reports/worth', kind: 'NET_WORTH', name: 'Net worth' },
   { to: '/reports/trial-balance', kind: 'TRIAL_BALANCE', name: 'Trial balance' },
+  { to: '/reports/sales-tax', kind: 'SALES_TAX', name: 'Sales tax' },
 ] as const
 
 /** The way from one report to another; what it covers goes along. */

@@ -188,6 +188,8 @@ public class LedgerWallsTest extends AppTest {
           {"update account_month set debit_minor = 0", "permission denied"},
           {"delete from account_month", "permission denied"},
           {"update account_year set amount_minor = 0", "permission denied"},
+          {"update tax_month set tax_minor = 0", "permission denied"},
+          {"update tax_return set last = first", "permission denied"},
           {"delete from entry_to_balance", "permission denied"},
           {"delete from link_to_check", "permission denied"},
           {"update household_number set next_no = 1", "permission denied"},

@@ -31,7 +31,7 @@ public class SalesTaxTest extends AppTest {
         .put(
             "/api/books/%s?version=%d"
                 .formatted(book.path("id").asString(), book.path("version").asInt()),
-            "{\"name\":\"%s\",\"fiscalYearStartsIn\":10,\"taxNumber\":\"SL 1\",\"taxedFrom\":\"%s\",\"usualTaxRateId\":%s}"
+            "{\"name\":\"%s\",\"fiscalYearStartsIn\":10,\"taxNumber\":\"SL 1\",\"taxedFrom\":\"%s\",\"usualTaxRateId\":%s,\"taxPeriod\":\"QUARTER\"}"
                 .formatted(
                     book.path("name").asString(),
                     from,

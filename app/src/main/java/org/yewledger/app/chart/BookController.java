@@ -32,6 +32,7 @@ import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.core.chart.StarterChart;
 import org.yewledger.core.ledger.FiscalYear;
+import org.yewledger.core.report.ReturnPeriod;
 import org.yewledger.core.money.Currencies;
 import org.yewledger.core.tax.TaxRate;
 
@@ -52,7 +53,8 @@ class BookController {
       FiscalYearJson fiscalYear,
       String taxNumber,
       @Nullable LocalDate taxedFrom,
-      @Nullable UUID usualTaxRateId) {}
+      @Nullable UUID usualTaxRateId,
+      ReturnPeriod taxPeriod) {}
 
   record NewBookJson(
       @NotNull @Size(max = Texts.NAME) String name,
@@ -65,7 +67,8 @@ class BookController {
       @Min(1) @Max(12) int fiscalYearStartsIn,
       @NotNull @Size(max = Texts.SHORT) String taxNumber,
       @Nullable LocalDate taxedFrom,
-      @Nullable UUID usualTaxRateId) {}
+      @Nullable UUID usualTaxRateId,
+      @NotNull ReturnPeriod taxPeriod) {}
 
   record TaxStepJson(@NotNull LocalDate from, @NotNull BigDecimal percent) {}
 
@@ -128,7 +131,8 @@ class BookController {
             Month.of(facts.fiscalYearStartsIn()),
             facts.taxNumber(),
             facts.taxedFrom(),
-            facts.usualTaxRateId()),
+            facts.usualTaxRateId(),
+            facts.taxPeriod()),
         version);
   }
 
@@ -181,7 +185,8 @@ class BookController {
         new FiscalYearJson(year.label(), year.first(), year.last()),
         b.taxNumber(),
         b.taxedFrom(),
-        b.usualTaxRateId());
+        b.usualTaxRateId(),
+        b.taxPeriod());
   }
 
   private TaxRateJson json(TaxRateService.Kept kept) {

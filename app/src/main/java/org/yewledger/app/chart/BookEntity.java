@@ -1,6 +1,8 @@
 package org.yewledger.app.chart;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
@@ -12,6 +14,7 @@ import org.hibernate.annotations.TenantId;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Book;
+import org.yewledger.core.report.ReturnPeriod;
 
 /** A self-balancing set of accounts, as stored. */
 @Entity(name = "Book")
@@ -33,6 +36,10 @@ public class BookEntity {
   private String taxNumber;
   private @Nullable LocalDate taxedFrom;
   private @Nullable UUID usualTaxRateId;
+
+  @Enumerated(EnumType.STRING)
+  private ReturnPeriod taxPeriod;
+
   @Version private int version;
 
   protected BookEntity() {}
@@ -43,6 +50,7 @@ public class BookEntity {
     this.currency = book.currency().getCode();
     this.fiscalYearStartsIn = fiscalYearStartsIn.getValue();
     this.taxNumber = "";
+    this.taxPeriod = ReturnPeriod.QUARTER;
     this.place = place;
   }
 
@@ -51,12 +59,14 @@ public class BookEntity {
       Month fiscalYearStartsIn,
       String taxNumber,
       @Nullable LocalDate taxedFrom,
-      @Nullable UUID usualTaxRateId) {
+      @Nullable UUID usualTaxRateId,
+      ReturnPeriod taxPeriod) {
     this.name = name;
     this.fiscalYearStartsIn = fiscalYearStartsIn.getValue();
     this.taxNumber = taxNumber;
     this.taxedFrom = taxedFrom;
     this.usualTaxRateId = usualTaxRateId;
+    this.taxPeriod = taxPeriod;
   }
 
   public Book toBook() {
@@ -91,6 +101,11 @@ public class BookEntity {
   /** The rate of categories that have none of their own; null if they have none. */
   public @Nullable UUID usualTaxRateId() {
     return usualTaxRateId;
+  }
+
+  /** How often its sales tax is returned. */
+  public ReturnPeriod taxPeriod() {
+    return taxPeriod;
   }
 
   public int version() {

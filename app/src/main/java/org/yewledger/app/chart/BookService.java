@@ -21,6 +21,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Book;
+import org.yewledger.core.report.ReturnPeriod;
 
 /** Makes books and keeps what is said of them. */
 @Service
@@ -32,7 +33,8 @@ public class BookService {
       Month fiscalYearStartsIn,
       String taxNumber,
       @Nullable LocalDate taxedFrom,
-      @Nullable UUID usualTaxRateId) {}
+      @Nullable UUID usualTaxRateId,
+      ReturnPeriod taxPeriod) {}
 
   private final EntityManager entities;
   private final ChartService charts;
@@ -109,7 +111,8 @@ public class BookService {
         wanted.fiscalYearStartsIn(),
         wanted.taxNumber().strip(),
         wanted.taxedFrom(),
-        wanted.usualTaxRateId());
+        wanted.usualTaxRateId(),
+        wanted.taxPeriod());
   }
 
   private static String requireName(String name, @Nullable UUID except, Chart chart) {

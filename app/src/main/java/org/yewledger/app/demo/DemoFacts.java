@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.AccountFacts;
 import org.yewledger.app.chart.BookService;
 import org.yewledger.app.chart.TaxRateService;
+import org.yewledger.core.report.ReturnPeriod;
 import org.yewledger.core.ledger.Book;
 import org.yewledger.core.tax.TaxRate;
 import org.yewledger.demo.AldercottChart.ChartAccount;
@@ -67,7 +68,13 @@ final class DemoFacts {
     UUID exempt = taxRates.add(press.id(), rate("exempt", "0")).id();
     books.change(
         press.id(),
-        new BookService.BookFacts(press.name(), Month.OCTOBER, "SL 4417", REGISTERED, standard),
+        new BookService.BookFacts(
+            press.name(),
+            Month.OCTOBER,
+            "SL 4417",
+            REGISTERED,
+            standard,
+            ReturnPeriod.QUARTER),
         0);
     return exempt;
   }

@@ -103,6 +103,7 @@ final class EntryConditions {
                   .formatted(
                       param(currency.getCode()),
                       posting("p.account_id = any(%s)", names.accountsIn(currency))));
+      case Sought.AtRate(String part) -> atRates(names.rates(part));
       case Sought.Numbered(long from, long to) ->
           both("%1$s.no between " + param(from) + " and " + param(to));
     };
@@ -130,6 +131,11 @@ final class EntryConditions {
           case ANY, CATEGORY -> "";
         };
     String condition = side + "p.account_id = any(" + param(ids(accounts)) + ")";
+    return new EntryCondition(POSTING.formatted(condition), FINDS_POSTING.formatted(condition));
+  }
+
+  private EntryCondition atRates(Collection<UUID> rates) {
+    String condition = "p.tax_rate_id = any(" + param(ids(rates)) + ")";
     return new EntryCondition(POSTING.formatted(condition), FINDS_POSTING.formatted(condition));
   }
 

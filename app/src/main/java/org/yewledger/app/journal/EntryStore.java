@@ -115,7 +115,7 @@ public class EntryStore {
     entities.persist(row);
     var postings = new ArrayList<PostingEntity>(entry.postings().size());
     for (int place = 0; place < entry.postings().size(); place++) {
-      var posting = new PostingEntity(Ids.next(), row, place, entry.postings().get(place));
+      var posting = new PostingEntity(Ids.next(), row, place, entry);
       entities.persist(posting);
       postings.add(posting);
     }
@@ -180,9 +180,9 @@ public class EntryStore {
     for (int place = 0; place < wanted.postings().size(); place++) {
       Integer kept = revision.kept().get(place);
       if (kept == null) {
-        entities.persist(new PostingEntity(Ids.next(), entry, place, wanted.postings().get(place)));
+        entities.persist(new PostingEntity(Ids.next(), entry, place, wanted));
       } else {
-        before.get(kept).stay(place, entry.date(), wanted.postings().get(place));
+        before.get(kept).stay(place, wanted);
       }
     }
     for (int i = 0; i < before.size(); i++) {

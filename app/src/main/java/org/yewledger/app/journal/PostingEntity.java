@@ -12,6 +12,7 @@ import org.hibernate.annotations.TenantId;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.ledger.PostingTax;
 import org.yewledger.core.money.Amount;
@@ -39,12 +40,19 @@ public class PostingEntity {
   @Enumerated(EnumType.STRING)
   private PostingTax.@Nullable Role taxRole;
 
+  /** Of tax the category that it is the tax of, by which it is added up. */
+  private @Nullable UUID taxedAccountId;
+
   private @Nullable UUID statementId;
   @Version private int version;
 
   protected PostingEntity() {}
 
-  PostingEntity(UUID id, EntryEntity entry, int place, Posting posting) {
+  /**
+   * @param form the entry's, as the core knows it
+   */
+  PostingEntity(UUID id, EntryEntity entry, int place, Entry form) {
+    Posting posting = form.postings().get(place);
     this.id = id;
     this.entryId = entry.id();
     this.place = place;
@@ -53,21 +61,23 @@ public class PostingEntity {
     this.date = entry.date();
     this.amountMinor = posting.amount().minor();
     this.baseMinor = posting.value().minor();
-    say(posting);
+    say(place, form);
   }
 
   /** The same posting in a revised entry. */
-  void stay(int place, LocalDate date, Posting posting) {
+  void stay(int place, Entry form) {
     this.place = place;
-    this.date = date;
-    say(posting);
+    this.date = form.date();
+    say(place, form);
   }
 
-  private void say(Posting posting) {
+  private void say(int place, Entry form) {
+    Posting posting = form.postings().get(place);
     PostingTax tax = posting.tax();
     this.note = posting.note();
     this.taxRateId = tax == null ? null : tax.rateId();
     this.taxRole = tax == null ? null : tax.role();
+    this.taxedAccountId = form.taxedAt(place).map(Account::id).orElse(null);
   }
 
   public UUID id() {

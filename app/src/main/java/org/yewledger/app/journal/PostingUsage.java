@@ -45,6 +45,10 @@ class PostingUsage implements AccountUsage, AccountFollower {
 
   @Override
   public long merged(UUID from, UUID into) {
+    jdbc.sql(
+            "update posting set taxed_account_id = ? where household_id = ? and taxed_account_id = ?")
+        .params(into, SignedIn.now().householdId(), from)
+        .update();
     return jdbc.sql("update posting set account_id = ? where household_id = ? and account_id = ?")
         .params(into, SignedIn.now().householdId(), from)
         .update();

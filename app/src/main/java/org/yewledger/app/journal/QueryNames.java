@@ -12,6 +12,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.payee.PayeeNames;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.journal.NamedBy;
@@ -26,12 +27,19 @@ class QueryNames {
   private final ChartService charts;
   private final PayeeNames payees;
   private final StatementDays statements;
+  private final TaxRateService rates;
   private final JdbcClient jdbc;
 
-  QueryNames(ChartService charts, PayeeNames payees, StatementDays statements, JdbcClient jdbc) {
+  QueryNames(
+      ChartService charts,
+      PayeeNames payees,
+      StatementDays statements,
+      TaxRateService rates,
+      JdbcClient jdbc) {
     this.charts = charts;
     this.payees = payees;
     this.statements = statements;
+    this.rates = rates;
     this.jdbc = jdbc;
   }
 
@@ -105,6 +113,19 @@ class QueryNames {
   List<String> bookNames(String part) {
     return NamedBy.having(part, charts.chart().books().toList(), b -> List.of(b.name())).stream()
         .map(BookEntity::name)
+        .toList();
+  }
+
+  List<UUID> rates(String part) {
+    return NamedBy.meant(part, rates.all(), r -> List.of(r.rate().name())).stream()
+        .map(TaxRateService.Kept::id)
+        .toList();
+  }
+
+  List<String> rateNames(String part) {
+    return NamedBy.having(part, rates.all(), r -> List.of(r.rate().name())).stream()
+        .map(r -> r.rate().name())
+        .distinct()
         .toList();
   }
 

@@ -89,6 +89,7 @@ class QueryService {
             case Sought.AtAccount(String part, var which) -> names.accounts(part, which);
             case Sought.Tagged(String name) -> names.tags(name);
             case Sought.InBook(String part) -> names.books(part);
+            case Sought.AtRate(String part) -> names.rates(part);
             default -> null;
           };
       if (ids != null) {
@@ -115,6 +116,7 @@ class QueryService {
           case TAG -> names.tagNames(place.part());
           case BOOK -> names.bookNames(place.part());
           case CURRENCY -> currencies();
+          case RATE -> names.rateNames(place.part());
           default ->
               accounts.containsKey(field)
                   ? names.accountNames(place.part(), accounts.get(field))

@@ -57,6 +57,10 @@ public enum ActKind {
   /** Opens an agreed statement again. */
   REOPEN_STATEMENT,
   CLOSE_MONTH,
+  /** Keeps a return of sales tax as it was sent. */
+  RETURN_TAX,
+  /** Takes back that it was sent. */
+  TAKE_TAX_RETURN_BACK,
   /** Opens a closed month again, and all after it. */
   REOPEN_MONTH,
   PEOPLE,

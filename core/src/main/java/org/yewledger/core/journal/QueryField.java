@@ -23,6 +23,7 @@ public enum QueryField {
   METHOD("card, cheque, cash, transfer or direct-debit"),
   BOOK("any part of a book's name"),
   CURRENCY("a code such as EUR"),
+  RATE("any part of a tax rate's name"),
   NO("933 or 900..933");
 
   private final String takes;

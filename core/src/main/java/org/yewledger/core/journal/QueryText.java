@@ -50,7 +50,14 @@ public final class QueryText {
 
   /** A term for a field and a value, as it is typed. */
   public static String term(QueryField field, String value) {
-    return field.word() + ":" + QueryToken.quoted(value);
+    return term(field, List.of(value));
+  }
+
+  /** A term for a field and values of which any will do, as it is typed. */
+  public static String term(QueryField field, List<String> values) {
+    return field.word()
+        + ":"
+        + values.stream().map(QueryToken::quoted).collect(Collectors.joining(","));
   }
 
   private QueryTerm term(QueryToken token) {

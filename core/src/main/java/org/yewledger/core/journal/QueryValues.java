@@ -51,6 +51,7 @@ final class QueryValues {
       case METHOD -> oneOf(Method.values(), Sought.PaidBy::new, field, value);
       case BOOK -> new Meant(new Sought.InBook(value), value);
       case CURRENCY -> currency(value);
+      case RATE -> new Meant(new Sought.AtRate(value), value);
       case NO -> number(value);
     };
   }

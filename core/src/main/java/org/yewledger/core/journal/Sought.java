@@ -136,6 +136,9 @@ public sealed interface Sought {
   /** It touches a book whose name has the part. */
   record InBook(String part) implements Sought {}
 
+  /** A part of it has a rate of sales tax whose name has the part. */
+  record AtRate(String part) implements Sought {}
+
   record InCurrency(CurrencyUnit currency) implements Sought {}
 
   record Numbered(long first, long last) implements Sought {}

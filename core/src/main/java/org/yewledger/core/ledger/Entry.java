@@ -4,6 +4,7 @@ import static java.util.stream.Collectors.groupingBy;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.money.Amount;
@@ -76,6 +77,24 @@ public record Entry(
         Origin.OPENING,
         List.of(
             new Posting(account, balance, value, ""), new Posting(openingEquity, value.negated())));
+  }
+
+  /**
+   * The category whose sales tax a posting is: that of the net amount at its rate that stands last
+   * before it. Empty for all that is no tax, and for tax that stands by itself.
+   *
+   * @param place of the posting, counted from 0
+   */
+  public Optional<Account> taxedAt(int place) {
+    PostingTax tax = postings.get(place).tax();
+    if (tax == null || tax.role() != PostingTax.Role.TAX) {
+      return Optional.empty();
+    }
+    var net = new PostingTax(tax.rateId(), PostingTax.Role.NET);
+    return postings.subList(0, place).reversed().stream()
+        .filter(before -> net.equals(before.tax()))
+        .map(Posting::account)
+        .findFirst();
   }
 
   private static void requirePostable(Posting posting, LocalDate date, Origin origin) {

@@ -1,0 +1,84 @@
+package org.yewledger.core.report;
+
+import java.util.List;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.yewledger.core.Refusal;
+import org.yewledger.core.money.Amount;
+
+/**
+ * A return of sales tax as it was sent: it says the same whatever happens to the books later.
+ *
+ * @param span the period that it is for
+ * @param lines those of the period, and those that correct earlier ones
+ */
+public record TaxReturn(UUID id, Span span, List<Line> lines) {
+  /**
+   * What was sold and bought at a rate. Amounts are above zero; what was paid back is below.
+   *
+   * @param about the period that it is about
+   * @param sales without tax, and {@code collected} the tax on them
+   * @param purchases without tax, and {@code paid} the tax on them
+   */
+  public record Line(
+      Span about, UUID rateId, Amount sales, Amount collected, Amount purchases, Amount paid) {
+    static Line none(Span about, UUID rateId, CurrencyUnit base) {
+      Amount zero = Amount.zero(base);
+      return new Line(about, rateId, zero, zero, zero, zero);
+    }
+
+    /** What is owed to the tax office; below zero what it owes. */
+    public Amount due() {
+      return collected.minus(paid);
+    }
+
+    Line plus(Line other) {
+      return new Line(
+          about,
+          rateId,
+          sales.plus(other.sales),
+          collected.plus(other.collected),
+          purchases.plus(other.purchases),
+          paid.plus(other.paid));
+    }
+
+    Line minus(Line other) {
+      return new Line(
+          about,
+          rateId,
+          sales.minus(other.sales),
+          collected.minus(other.collected),
+          purchases.minus(other.purchases),
+          paid.minus(other.paid));
+    }
+
+    boolean isNothing() {
+      return sales.isZero() && collected.isZero() && purchases.isZero() && paid.isZero();
+    }
+  }
+
+  public TaxReturn {
+    lines = List.copyOf(lines);
+  }
+
+  /** What is owed for all of its lines together. */
+  public Amount due(CurrencyUnit base) {
+    return Amount.sum(base, lines.stream().map(Line::due).toList());
+  }
+
+  /**
+   * @param others the returns of the same book
+   * @throws Refusal {@code returned-already} if one of them is for a month of this period
+   */
+  public static void requireNew(Span span, List<TaxReturn> others) {
+    for (TaxReturn other : others) {
+      if (!other.span().last().isBefore(span.first())
+          && !span.last().isBefore(other.span().first())) {
+        throw Refusal.of(
+            "returned-already",
+            "The tax of %s to %s is returned already."
+                .formatted(other.span().first(), other.span().last()));
+      }
+    }
+  }
+}
