@@ -51,6 +51,7 @@ const WHERE: Partial<Record<Check['kind'], { to: string; label: string }>> = {
   NOTHING_WAITS: { to: '/post', label: 'Post them' },
   NOTHING_IN_SUSPENSE: { to: '/journal', label: 'Find it in the journal' },
   DIFFERENCES_EXPLAINED: { to: '/journal', label: 'Find them in the journal' },
+  TAX_RETURNED: { to: '/reports/sales-tax', label: 'Look at it and record it' },
 }
 
 /** What the books must show, worked out from them, with what bank and books say of each account. */

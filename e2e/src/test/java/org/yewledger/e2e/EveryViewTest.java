@@ -42,7 +42,8 @@ public class EveryViewTest extends BrowserTest {
           "/reports/income?month=2026-08&span=TWELVE_MONTHS&every=MONTH",
           "/reports/balance?month=2026-08",
           "/reports/worth?month=2026-08",
-          "/reports/trial-balance");
+          "/reports/trial-balance",
+          "/reports/sales-tax");
   private static final String SIGN_IN = "sign-in";
   private static final String STATEMENT = "a statement";
   private static final String REGISTER = "an account";

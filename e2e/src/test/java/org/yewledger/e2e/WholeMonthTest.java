@@ -54,6 +54,7 @@ public class WholeMonthTest extends BrowserTest {
 
     open(page, "/?month=2026-09");
     assertThat(heading(page, "September: 9 of 9 accounts agree.")).isVisible();
+    returnTheTax(page);
     for (String book : BOOKS) {
       close(page, "September", book);
     }
@@ -73,6 +74,16 @@ public class WholeMonthTest extends BrowserTest {
         .waitFor();
     page.keyboard().press("Enter");
     assertThat(page.getByText("%s is closed through %s 2026.".formatted(book, month))).isVisible();
+  }
+
+  /** The quarter ends with September: its tax is returned before the month is closed. */
+  private void returnTheTax(Page page) {
+    open(page, "/close?month=2026-09");
+    assertThat(page.getByText("the sales tax of 2026-07 to 2026-09 is not returned")).isVisible();
+    open(page, "/reports/sales-tax?month=2026-09");
+    button(page, "Record the return").waitFor();
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("The return of July to September 2026 is kept.")).isVisible();
   }
 
   private void gather(Page page) {

@@ -28,13 +28,16 @@ import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.ForOwners;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.tax.UnreturnedTax;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.close.CloseChecklist;
 import org.yewledger.core.close.CloseChecklist.AccountThrough;
+import org.yewledger.core.close.CloseChecklist.Shown;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.report.Span;
 
 /** Closes the months of a book, and opens them again. */
 @Service
@@ -45,6 +48,7 @@ public class CloseService {
   private final AccountBalances balances;
   private final ClosedMonths months;
   private final Differences differences;
+  private final UnreturnedTax unreturned;
   private final HouseholdDays days;
   private final Acts acts;
   private final JdbcClient jdbc;
@@ -57,6 +61,7 @@ public class CloseService {
       AccountBalances balances,
       ClosedMonths months,
       Differences differences,
+      UnreturnedTax unreturned,
       HouseholdDays days,
       Acts acts,
       JdbcClient jdbc,
@@ -67,6 +72,7 @@ public class CloseService {
     this.balances = balances;
     this.months = months;
     this.differences = differences;
+    this.unreturned = unreturned;
     this.days = days;
     this.acts = acts;
     this.jdbc = jdbc;
@@ -131,10 +137,12 @@ public class CloseService {
         book.name(),
         month,
         days.today(),
-        accounts.stream().map(account -> through(account, agreedThrough)).toList(),
-        waiting(accounts, last),
-        suspense,
-        unexplained(chart, book.id(), last));
+        new Shown(
+            accounts.stream().map(account -> through(account, agreedThrough)).toList(),
+            waiting(accounts, last),
+            suspense,
+            unexplained(chart, book.id(), last),
+            unreturned.within(book, chart, new Span(firstOpen(book.id(), month), month))));
   }
 
   /** Entries that only make a statement agree; one that was taken back is none any more. */

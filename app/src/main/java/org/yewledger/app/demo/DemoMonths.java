@@ -23,6 +23,7 @@ import org.yewledger.app.bankline.BatchEntity;
 import org.yewledger.app.bankline.LineLinks;
 import org.yewledger.app.bankline.LineLinks.Link;
 import org.yewledger.app.bankline.LineStates;
+import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.close.CloseService;
 import org.yewledger.app.gather.GatherService;
@@ -35,6 +36,7 @@ import org.yewledger.app.reconcile.CoveredPostings;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.reconcile.StatementService;
 import org.yewledger.app.rules.RuleService;
+import org.yewledger.app.tax.TaxReturning;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.gather.BankStatement.Balance;
@@ -83,6 +85,7 @@ class DemoMonths {
   private final PayeeTexts texts;
   private final LineStates states;
   private final RuleService rules;
+  private final TaxReturning tax;
   private final CloseService closing;
 
   DemoMonths(
@@ -97,6 +100,7 @@ class DemoMonths {
       PayeeTexts texts,
       LineStates states,
       RuleService rules,
+      TaxReturning tax,
       CloseService closing) {
     this.entities = entities;
     this.gather = gather;
@@ -109,6 +113,7 @@ class DemoMonths {
     this.texts = texts;
     this.states = states;
     this.rules = rules;
+    this.tax = tax;
     this.closing = closing;
   }
 
@@ -145,7 +150,12 @@ class DemoMonths {
   }
 
   private void close(YearMonth month) {
-    charts.chart().books().forEach(book -> closing.close(book.id(), month));
+    for (BookEntity book : charts.chart().books().toList()) {
+      if (book.taxedFrom() != null && book.taxPeriod().of(month).last().equals(month)) {
+        tax.record(book.id(), month);
+      }
+      closing.close(book.id(), month);
+    }
   }
 
   private static Entry entry(DemoTyped.TypedEntry typed, DemoChart chart) {

@@ -36,7 +36,7 @@ import org.yewledger.core.report.TaxReturn.Line;
 /** Records that sales tax was returned, and books its payment. */
 @Service
 @ForBookkeepers
-class TaxReturning {
+public class TaxReturning {
   private final ChartService charts;
   private final SalesTaxService tax;
   private final TaxReturns returns;
@@ -74,36 +74,54 @@ class TaxReturning {
   /**
    * Keeps what the books say of a period, and of corrections of earlier ones, as its return.
    *
-   * @param seen the due that the person saw
+   * @param month any of the period
    * @throws Refusal {@code period-not-over}, {@code returned-already}
+   */
+  @Transactional
+  public void record(UUID bookId, YearMonth month) {
+    keep(workedAlone(bookId, month));
+  }
+
+  /**
+   * The same, if it is what the person saw.
+   *
    * @throws Conflict {@code tax-changed} if the due is another by now
    */
   @Transactional
   public void record(UUID bookId, YearMonth month, BigDecimal seen) {
-    Chart chart = charts.chart();
-    BookEntity book = chart.book(bookId);
-    // Nobody posts in the book meanwhile.
-    locks.exclusive(chart.accountsOf(bookId).map(Account::id).toList());
-    Worked worked = tax.worked(book, month, chart);
-    Span span = worked.span();
-    if (!days.today().isAfter(span.lastDay())) {
-      throw Refusal.of(
-          "period-not-over", "The period is not over before the end of " + span.lastDay() + ".");
-    }
-    TaxReturn.requireNew(span, worked.asSent());
+    Worked worked = workedAlone(bookId, month);
+    TaxReturn.requireNew(worked.span(), worked.asSent());
     if (worked.report().due().decimal().compareTo(seen) != 0) {
       throw new Conflict(
           "tax-changed",
           "What is due is %s by now. Look at it again, then record it."
               .formatted(worked.report().due().shown()));
     }
+    keep(worked);
+  }
+
+  /** Nobody posts in the book meanwhile. */
+  private Worked workedAlone(UUID bookId, YearMonth month) {
+    Chart chart = charts.chart();
+    locks.exclusive(chart.accountsOf(bookId).map(Account::id).toList());
+    return tax.worked(chart.book(bookId), month, chart);
+  }
+
+  private void keep(Worked worked) {
+    Span span = worked.span();
+    if (!days.today().isAfter(span.lastDay())) {
+      throw Refusal.of(
+          "period-not-over", "The period is not over before the end of " + span.lastDay() + ".");
+    }
+    TaxReturn.requireNew(span, worked.asSent());
     acts.begin(
         ActKind.RETURN_TAX,
-        "Returned the sales tax of %s, %s to %s".formatted(book.name(), span.first(), span.last()));
+        "Returned the sales tax of %s, %s to %s"
+            .formatted(worked.book().name(), span.first(), span.last()));
     List<Line> lines =
         Stream.concat(worked.report().lines().stream(), worked.report().corrections().stream())
             .toList();
-    returns.keep(bookId, span, lines, clock.instant());
+    returns.keep(worked.book().id(), span, lines, clock.instant());
   }
 
   /**
@@ -112,7 +130,7 @@ class TaxReturning {
    * @throws Conflict {@code later-return} if one of a later period is kept, which may correct it
    */
   @Transactional
-  public void takeBack(UUID id) {
+  void takeBack(UUID id) {
     Chart chart = charts.chart();
     for (BookEntity book : chart.books().toList()) {
       List<TaxReturn> all =
@@ -145,7 +163,7 @@ class TaxReturning {
 
   /** Books a payment, as {@link TaxPayment#of} says. */
   @Transactional
-  public void pay(TaxPaymentJson payment) {
+  void pay(TaxPaymentJson payment) {
     locks.shared(List.of(payment.accountId()));
     Chart chart = charts.chart();
     BookEntity book = chart.book(payment.bookId());

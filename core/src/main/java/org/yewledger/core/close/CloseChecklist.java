@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.report.Span;
 
 /**
  * What a book must show before it is closed through a month. It is worked out from the books each
@@ -28,7 +29,9 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
     /** Nothing stands in suspense on that day. */
     NOTHING_IN_SUSPENSE("Nothing in suspense"),
     /** No entry up to that day only makes a statement agree, with nothing that explains it. */
-    DIFFERENCES_EXPLAINED("Every difference explained");
+    DIFFERENCES_EXPLAINED("Every difference explained"),
+    /** The sales tax of every period that ends by then is returned; of registered books only. */
+    TAX_RETURNED("Sales tax returned");
 
     private final String inWords;
 
@@ -73,49 +76,71 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
   }
 
   /**
-   * @param today in the household's own time zone
+   * What the book shows.
+   *
    * @param waiting how many lines of the book's accounts, up to the month's last day, wait
    * @param suspense what stands in suspense on that day; empty if the book has no such account
    * @param unexplained how many entries of that day or before are reconciliation differences
+   * @param unreturned the periods that end by then whose sales tax is not returned; empty if the
+   *     book is not registered
    */
-  public static CloseChecklist of(
-      String bookName,
-      YearMonth through,
-      LocalDate today,
+  public record Shown(
       List<AccountThrough> accounts,
       long waiting,
       Optional<Amount> suspense,
-      long unexplained) {
+      long unexplained,
+      Optional<List<Span>> unreturned) {}
+
+  /**
+   * @param today in the household's own time zone
+   */
+  public static CloseChecklist of(
+      String bookName, YearMonth through, LocalDate today, Shown shown) {
     LocalDate last = through.atEndOfMonth();
     List<Check> checks = new ArrayList<>();
     checks.add(
         new Check(
             Kind.OVER,
             today.isAfter(last) ? "" : "it is not over before the end of %s".formatted(last)));
-    checks.add(new Check(Kind.ACCOUNTS_AGREE, notAgreed(accounts, last)));
+    checks.add(new Check(Kind.ACCOUNTS_AGREE, notAgreed(shown.accounts(), last)));
     checks.add(
         new Check(
             Kind.NOTHING_WAITS,
-            waiting == 0
-                ? ""
-                : "%,d %s to be posted"
-                    .formatted(waiting, waiting == 1 ? "line waits" : "lines wait")));
+            counted(shown.waiting(), "line waits", "lines wait", " to be posted")));
     checks.add(
         new Check(
             Kind.NOTHING_IN_SUSPENSE,
-            suspense
+            shown
+                .suspense()
                 .filter(amount -> !amount.isZero())
                 .map(amount -> "%s stands in suspense".formatted(amount.shown()))
                 .orElse("")));
     checks.add(
         new Check(
             Kind.DIFFERENCES_EXPLAINED,
-            unexplained == 0
-                ? ""
-                : "%,d reconciliation %s to be explained"
-                    .formatted(
-                        unexplained, unexplained == 1 ? "difference waits" : "differences wait")));
+            counted(
+                shown.unexplained(),
+                "reconciliation difference waits",
+                "reconciliation differences wait",
+                " to be explained")));
+    shown
+        .unreturned()
+        .ifPresent(periods -> checks.add(new Check(Kind.TAX_RETURNED, notReturned(periods))));
     return new CloseChecklist(bookName, through, checks);
+  }
+
+  private static String counted(long count, String one, String many, String forWhat) {
+    return count == 0 ? "" : "%,d %s%s".formatted(count, count == 1 ? one : many, forWhat);
+  }
+
+  private static String notReturned(List<Span> periods) {
+    return periods.isEmpty()
+        ? ""
+        : "the sales tax of %s is not returned"
+            .formatted(
+                periods.stream()
+                    .map(period -> "%s to %s".formatted(period.first(), period.last()))
+                    .collect(Collectors.joining(", ")));
   }
 
   private static String notAgreed(List<AccountThrough> accounts, LocalDate last) {

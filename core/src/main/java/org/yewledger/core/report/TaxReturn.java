@@ -1,5 +1,8 @@
 package org.yewledger.core.report;
 
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
@@ -64,6 +67,26 @@ public record TaxReturn(UUID id, Span span, List<Line> lines) {
   /** What is owed for all of its lines together. */
   public Amount due(CurrencyUnit base) {
     return Amount.sum(base, lines.stream().map(Line::due).toList());
+  }
+
+  /**
+   * The periods that end within some months and that no return is for, in their order.
+   *
+   * @param registered the day from which on the book's sales are taxed
+   */
+  public static List<Span> missing(
+      ReturnPeriod period, LocalDate registered, Span within, List<TaxReturn> returns) {
+    List<Span> missing = new ArrayList<>();
+    for (YearMonth month = within.first(); within.contains(month); month = month.plusMonths(1)) {
+      Span span = period.of(month);
+      YearMonth last = month;
+      if (span.last().equals(month)
+          && !span.lastDay().isBefore(registered)
+          && returns.stream().noneMatch(one -> one.span().contains(last))) {
+        missing.add(span);
+      }
+    }
+    return missing;
   }
 
   /**

@@ -16,6 +16,8 @@ import org.testng.annotations.Test;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.close.CloseChecklist.AccountThrough;
 import org.yewledger.core.close.CloseChecklist.Check;
+import org.yewledger.core.close.CloseChecklist.Shown;
+import org.yewledger.core.report.Span;
 
 public class CloseChecklistTest {
   private static final YearMonth AUGUST = YearMonth.of(2026, 8);
@@ -33,7 +35,11 @@ public class CloseChecklistTest {
   private static CloseChecklist of(
       List<AccountThrough> accounts, long waiting, long suspense, long unexplained) {
     return CloseChecklist.of(
-        "Household", AUGUST, TODAY, accounts, waiting, Optional.of(eur(suspense)), unexplained);
+        "Household",
+        AUGUST,
+        TODAY,
+        new Shown(
+            accounts, waiting, Optional.of(eur(suspense)), unexplained, Optional.empty()));
   }
 
   @Test
@@ -65,7 +71,10 @@ public class CloseChecklistTest {
   public void aMonthThatIsNotOverIsNotReady() {
     CloseChecklist list =
         CloseChecklist.of(
-            "Household", AUGUST, AUGUST.atEndOfMonth(), List.of(), 0, Optional.empty(), 0);
+            "Household",
+            AUGUST,
+            AUGUST.atEndOfMonth(),
+            new Shown(List.of(), 0, Optional.empty(), 0, Optional.empty()));
     assertEquals(
         list.checks().stream().filter(c -> !c.isMet()).map(Check::kind).toList(),
         List.of(CloseChecklist.Kind.OVER));
@@ -76,6 +85,26 @@ public class CloseChecklistTest {
     CloseChecklist list = of(List.of(), 0, 0, 2);
     assertFalse(list.isReady());
     assertTrue(list.checks().getLast().open().contains("2 reconciliation differences"), "" + list);
+  }
+
+  @Test
+  public void ofARegisteredBookTheTaxOfEachPeriodIsReturned() {
+    Span quarter = new Span(YearMonth.of(2026, 4), YearMonth.of(2026, 6));
+    CloseChecklist list =
+        CloseChecklist.of(
+            "Press",
+            AUGUST,
+            TODAY,
+            new Shown(List.of(), 0, Optional.empty(), 0, Optional.of(List.of(quarter))));
+    assertEquals(
+        list.checks().getLast().open(), "the sales tax of 2026-04 to 2026-06 is not returned");
+    assertTrue(
+        CloseChecklist.of(
+                "Press",
+                AUGUST,
+                TODAY,
+                new Shown(List.of(), 0, Optional.empty(), 0, Optional.of(List.of())))
+            .isReady());
   }
 
   @Test

@@ -8,6 +8,7 @@ import static org.yewledger.core.Fixtures.SALES;
 import static org.yewledger.core.Fixtures.account;
 import static org.yewledger.core.Fixtures.eur;
 
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -107,6 +108,21 @@ public class SalesTaxReportTest {
     assertThrows(
         Refusal.class,
         () -> TaxReturn.requireNew(ReturnPeriod.YEAR.of(YearMonth.of(2026, 5)), List.of(first)));
+  }
+
+  @Test
+  public void whatEndsWithinSomeMonthsAndWasNotReturnedIsMissing() {
+    TaxReturn first = returned(report(FIRST, Map.of(), List.of()));
+    var months = new Span(YearMonth.of(2025, 11), YearMonth.of(2026, 8));
+    LocalDate registered = LocalDate.of(2026, 1, 1);
+    assertEquals(
+        TaxReturn.missing(ReturnPeriod.QUARTER, registered, months, List.of(first)),
+        List.of(SECOND));
+    assertEquals(
+        TaxReturn.missing(ReturnPeriod.QUARTER, registered.minusDays(1), months, List.of()).size(),
+        3);
+    assertEquals(
+        TaxReturn.missing(ReturnPeriod.YEAR, registered, months, List.of()), List.of());
   }
 
   /** Whatever changes between returns, all that was returned adds up to what the books say. */
