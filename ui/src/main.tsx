@@ -79,6 +79,8 @@ const router = createBrowserRouter([
           { path: '/reports/income', element: <Report key="income" kind="INCOME_STATEMENT" /> },
           { path: '/reports/balance', element: <Report key="balance" kind="BALANCE_SHEET" /> },
           { path: '/reports/worth', element: <Report key="worth" kind="NET_WORTH" /> },
+          { path: '/reports/cash-flow', element: <Report key="cash-flow" kind="CASH_FLOW" /> },
+          { path: '/reports/tax-form', element: <Report key="tax-form" kind="TAX_FORM" /> },
           { path: '/reports/trial-balance', element: <TrialBalance /> },
           { path: '/reports/sales-tax', element: <SalesTax /> },
           {

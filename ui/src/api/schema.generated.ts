@@ -3141,7 +3141,7 @@ export interface components {
         };
         CloseCheckJson: {
             /** @enum {string} */
-            kind: "OVER" | "ACCOUNTS_AGREE" | "NOTHING_WAITS" | "NOTHING_IN_SUSPENSE" | "DIFFERENCES_EXPLAINED";
+            kind: "OVER" | "ACCOUNTS_AGREE" | "NOTHING_WAITS" | "NOTHING_IN_SUSPENSE" | "DIFFERENCES_EXPLAINED" | "TAX_RETURNED";
             met: boolean;
             name: string;
             open: string;
@@ -8354,7 +8354,7 @@ export interface operations {
     report: {
         parameters: {
             query: {
-                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "NET_WORTH";
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM";
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
                 first?: string | null;
@@ -8362,6 +8362,7 @@ export interface operations {
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
                 book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
             };
             header?: never;
             path?: never;
@@ -8383,7 +8384,7 @@ export interface operations {
     paper: {
         parameters: {
             query: {
-                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "NET_WORTH";
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM";
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
                 first?: string | null;
@@ -8391,6 +8392,7 @@ export interface operations {
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
                 book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
             };
             header?: never;
             path?: never;
@@ -8412,7 +8414,7 @@ export interface operations {
     table: {
         parameters: {
             query: {
-                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "NET_WORTH";
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM";
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
                 first?: string | null;
@@ -8420,6 +8422,7 @@ export interface operations {
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
                 book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
             };
             header?: never;
             path?: never;
@@ -8441,7 +8444,7 @@ export interface operations {
     workbook: {
         parameters: {
             query: {
-                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "NET_WORTH";
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM";
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
                 first?: string | null;
@@ -8449,6 +8452,7 @@ export interface operations {
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
                 book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
             };
             header?: never;
             path?: never;

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { api, data } from '@/api/client'
+import { books } from '@/api/queries'
 import { counted, lastDay, longDay, longMonth } from '@/parts/figures'
 import { box } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
@@ -9,10 +10,17 @@ import { Head, Leaf, View } from '@/parts/View'
 import { REPORTS, ReportNav } from './ReportNav'
 import { ReportTable } from './ReportTable'
 import { TakeAlong } from './TakeAlong'
-import { type Beside, type Every, type Named, type ReportPage, useReportAsked } from './useReportAsked'
+import {
+  type Beside,
+  type Every,
+  isOfFlows,
+  type Kind,
+  type Named,
+  type ReportPage,
+  type Tax,
+  useReportAsked,
+} from './useReportAsked'
 import { WorthLine } from './WorthLine'
-
-type Kind = 'INCOME_STATEMENT' | 'BALANCE_SHEET' | 'NET_WORTH'
 
 const SPANS: { value: Named | 'OWN'; name: string }[] = [
   { value: 'MONTH', name: 'the month' },
@@ -36,6 +44,12 @@ const BESIDE: { value: Beside; name: string }[] = [
   { value: 'YEAR_BEFORE', name: 'beside the year before' },
 ]
 
+const TAX: { value: Tax; name: string }[] = [
+  { value: 'NET', name: 'without sales tax' },
+  { value: 'GROSS', name: 'with sales tax' },
+  { value: 'TAX', name: 'sales tax alone' },
+]
+
 /** One report over a span of months, for each book and for all together. */
 export function Report({ kind }: { kind: Kind }) {
   const { asked, query, set, ready } = useReportAsked(kind)
@@ -46,6 +60,7 @@ export function Report({ kind }: { kind: Kind }) {
     placeholderData: (previous) => previous,
     retry: false,
   })
+  const taxed = useQuery(books).data?.some((book) => book.taxedFrom)
   const address = new URLSearchParams(query as Record<string, string>).toString()
   return (
     <View>
@@ -74,6 +89,9 @@ export function Report({ kind }: { kind: Kind }) {
           <Select aria-label="Columns" value={asked.every} options={EVERY} onChange={(every) => set({ every })} />
           {asked.every === 'WHOLE' && (
             <Select aria-label="Seen" value={asked.beside} options={BESIDE} onChange={(beside) => set({ beside })} />
+          )}
+          {kind === 'INCOME_STATEMENT' && taxed && (
+            <Select aria-label="Sales tax" value={asked.tax} options={TAX} onChange={(tax) => set({ tax })} />
           )}
         </div>
         {report.error ? (
@@ -129,8 +147,8 @@ function Month({
 }
 
 function about(kind: Kind, { first, last, tables }: ReportPage): string {
-  const books = tables.filter((table) => table.bookId).length
-  const of = books > 1 ? `, ${counted(books, 'book')}` : ''
-  if (kind !== 'INCOME_STATEMENT') return `through ${longDay(lastDay(last))}${of}`
+  const count = tables.filter((table) => table.bookId).length
+  const of = count > 1 ? `, ${counted(count, 'book')}` : ''
+  if (!isOfFlows(kind)) return `through ${longDay(lastDay(last))}${of}`
   return (first === last ? longMonth(first) : `${longMonth(first)} to ${longMonth(last)}`) + of
 }

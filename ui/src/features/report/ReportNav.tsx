@@ -6,8 +6,10 @@ import { useScopeSearch } from '@/app/scope'
 export const REPORTS = [
   { to: '/reports/income', kind: 'INCOME_STATEMENT', name: 'Income statement' },
   { to: '/reports/balance', kind: 'BALANCE_SHEET', name: 'Balance sheet' },
+  { to: '/reports/cash-flow', kind: 'CASH_FLOW', name: 'Cash flow' },
   { to: '/reports/worth', kind: 'NET_WORTH', name: 'Net worth' },
   { to: '/reports/trial-balance', kind: 'TRIAL_BALANCE', name: 'Trial balance' },
+  { to: '/reports/tax-form', kind: 'TAX_FORM', name: 'Tax form' },
   { to: '/reports/sales-tax', kind: 'SALES_TAX', name: 'Sales tax' },
 ] as const
 

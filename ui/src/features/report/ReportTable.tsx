@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import type { Schemas } from '@/api/client'
 import { figure, isZero, lastDay, longMonth, plainNumber, shortMonth, signed, yearOf } from '@/parts/figures'
 import { entryTable, sumRow } from '@/parts/look'
-import type { ReportTableOf } from './useReportAsked'
+import { isOfFlows, type ReportTableOf } from './useReportAsked'
 
 type Row = Schemas['ReportRowJson']
 type Column = Schemas['ReportColumnJson']
@@ -13,7 +13,7 @@ const NAMES = 128
 
 /** A report of one book: accounts by spans, each figure leading to its postings. */
 export function ReportTable({ kind, table }: { kind: string; table: ReportTableOf }) {
-  const flows = kind === 'INCOME_STATEMENT'
+  const flows = isOfFlows(kind)
   const totals = table.rows.some((row) => row.total !== undefined)
   const changes = table.rows.some((row) => row.change !== undefined)
   const many = table.columns.length > 6

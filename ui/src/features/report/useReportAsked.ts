@@ -6,21 +6,36 @@ type Query = operations['report']['parameters']['query']
 export type Named = Query['span']
 export type Every = Query['every']
 export type Beside = Query['beside']
+export type Kind = Query['kind']
+export type Tax = NonNullable<Query['tax']>
 export type ReportPage = Schemas['ReportPageJson']
 export type ReportTableOf = Schemas['ReportTableJson']
 
+/** What a report covers until somebody chooses. */
+const USUAL: Record<Kind, { span: Named; every: Every; beside: Beside }> = {
+  INCOME_STATEMENT: { span: 'MONTH', every: 'WHOLE', beside: 'BEFORE' },
+  CASH_FLOW: { span: 'MONTH', every: 'WHOLE', beside: 'BEFORE' },
+  BALANCE_SHEET: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
+  NET_WORTH: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
+  TAX_FORM: { span: 'FISCAL_YEAR', every: 'WHOLE', beside: 'YEAR_BEFORE' },
+}
+
+/** Whether its columns are about spans; otherwise about the days at their ends. */
+export const isOfFlows = (kind: string) => kind !== 'BALANCE_SHEET' && kind !== 'NET_WORTH'
+
 /** What a report covers, kept in the address: a link to it, a reload and the way back show the same. */
-export function useReportAsked(kind: Query['kind']) {
+export function useReportAsked(kind: Kind) {
   const { book, month } = useScope()
   const { params, set } = useAddress()
-  const usual = kind === 'INCOME_STATEMENT' ? 'WHOLE' : 'MONTH'
+  const usual = USUAL[kind]
   const asked = {
     kind,
-    span: (params.get('span') ?? (kind === 'INCOME_STATEMENT' ? 'MONTH' : 'TWELVE_MONTHS')) as Named | 'OWN',
+    span: (params.get('span') ?? usual.span) as Named | 'OWN',
     first: params.get('first') ?? undefined,
     last: params.get('last') ?? undefined,
-    every: (params.get('every') ?? usual) as Every,
-    beside: (params.get('beside') ?? (kind === 'INCOME_STATEMENT' ? 'BEFORE' : 'NOTHING')) as Beside,
+    every: (params.get('every') ?? usual.every) as Every,
+    beside: (params.get('beside') ?? usual.beside) as Beside,
+    tax: (params.get('tax') ?? 'NET') as Tax,
   }
   const own = asked.span === 'OWN'
   const query = {
@@ -31,6 +46,7 @@ export function useReportAsked(kind: Query['kind']) {
     every: asked.every,
     beside: asked.beside,
     ...(book ? { book } : {}),
+    ...(kind === 'INCOME_STATEMENT' && asked.tax !== 'NET' ? { tax: asked.tax } : {}),
   } satisfies Query
   return { asked, query, set, ready: month !== undefined }
 }

@@ -126,6 +126,23 @@ public class ReportTest extends AppTest {
   }
 
   @Test
+  public void moneyBeforeAndWhatMovedItMakeMoneyAfter() {
+    Household h = found("flow");
+    enter(h, "2026-09-05", "30.00", h.current().id(), h.groceries().id());
+    enter(h, "2026-09-06", "100.00", h.pay().id(), h.current().id());
+    enter(h, "2026-09-07", "20.00", h.current().id(), h.card().id());
+    JsonNode flow =
+        report(h, "CASH_FLOW", "span=MONTH&month=2026-09&every=WHOLE&beside=NOTHING")
+            .at("/tables/0");
+    assertEquals(row(flow, "DERIVED", "Money before").at("/amounts/0").asString(), "1000.00");
+    assertEquals(row(flow, "SUM", "Money in").at("/amounts/0").asString(), "100.00");
+    assertEquals(row(flow, "SUM", "Money out").at("/amounts/0").asString(), "-30.00");
+    assertEquals(row(flow, "SUM", "What it moved").at("/amounts/0").asString(), "70.00");
+    assertEquals(row(flow, "TOTAL", "Money after").at("/amounts/0").asString(), "1070.00");
+    assertTrue(flow.path("balances").asBoolean());
+  }
+
+  @Test
   public void whatIsNoSpanIsRefusedWhereItIsAskedFor() {
     Household h = found("spans");
     String path = "/api/reports?kind=BALANCE_SHEET&span=MONTH&month=2026-10&beside=NOTHING";

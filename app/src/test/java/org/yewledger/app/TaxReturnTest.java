@@ -109,9 +109,28 @@ public class TaxReturnTest extends AppTest {
     assertEquals(tax.at("/account/owed").asString(), "18.90");
     assertEquals(tax.at("/account/settled").asString(), "0.00");
     assertEquals(apart(h), "0");
+    assertEquals(groceries(h, "NET"), "10.00");
+    assertEquals(groceries(h, "GROSS"), "12.10");
+    assertEquals(groceries(h, "TAX"), "2.10");
     JsonNode found =
         h.api().get("/api/entries?text=rate:standard%20date:2026-07..2026-09").json().path("entries");
     assertEquals(found.size(), 2, found.toString());
+  }
+
+  /** What the income statement of September says of them. */
+  private static String groceries(Household h, String tax) {
+    JsonNode page =
+        h.api()
+            .get(
+                "/api/reports?kind=INCOME_STATEMENT&span=MONTH&month=2026-09&every=WHOLE&beside=NOTHING&tax="
+                    + tax)
+            .json();
+    for (JsonNode row : page.at("/tables/0/rows")) {
+      if (row.path("name").asString().equals("Groceries")) {
+        return row.at("/amounts/0").asString();
+      }
+    }
+    throw new AssertionError(page.toString());
   }
 
   @Test

@@ -43,6 +43,8 @@ public class EveryViewTest extends BrowserTest {
           "/reports/balance?month=2026-08",
           "/reports/worth?month=2026-08",
           "/reports/trial-balance",
+          "/reports/cash-flow",
+          "/reports/tax-form",
           "/reports/sales-tax");
   private static final String SIGN_IN = "sign-in";
   private static final String STATEMENT = "a statement";

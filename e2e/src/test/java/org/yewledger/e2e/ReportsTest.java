@@ -54,8 +54,11 @@ public class ReportsTest extends BrowserTest {
     assertThat(heading(page, "Balance sheet")).isVisible();
     assertThat(household).containsText("Assets less liabilities");
     page.keyboard().press("3");
-    assertThat(heading(page, "Net worth")).isVisible();
+    assertThat(heading(page, "Cash flow")).isVisible();
+    assertThat(household).containsText("Money after");
     page.keyboard().press("4");
+    assertThat(heading(page, "Net worth")).isVisible();
+    page.keyboard().press("5");
     assertThat(page.getByText("debits equal credits").first()).isVisible();
     assertEquals(complaints(), List.of());
   }

@@ -1,6 +1,8 @@
 package org.yewledger.app.report;
 
 import java.sql.Date;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
@@ -10,10 +12,12 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.core.simple.JdbcClient.StatementSpec;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.report.ReportAsked.Tax;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.report.AccountTotals;
 
@@ -35,6 +39,13 @@ class PeriodTotals {
        where household_id = :household and month between :from and :last\
       """;
 
+  /** Only within the months: what was before plays no part in income and expenses. */
+  private static final String TAX_BY_MONTH =
+      """
+      select account_id, month, tax_minor from tax_month
+       where household_id = :household and month between :from and :last\
+      """;
+
   private static final long[] NONE = {};
 
   private final JdbcClient jdbc;
@@ -48,26 +59,32 @@ class PeriodTotals {
    * postings.
    *
    * @param from the first month that is told apart from all before
+   * @param tax whether the sales tax in what was posted is left out, added, or all that is told
    */
-  List<AccountTotals> of(List<Account> accounts, YearMonth from, YearMonth last) {
+  List<AccountTotals> of(List<Account> accounts, YearMonth from, YearMonth last, Tax tax) {
     Map<UUID, long[]> months = new HashMap<>();
     Map<UUID, Long> before = new HashMap<>();
     int many = (int) ChronoUnit.MONTHS.between(from, last) + 1;
-    jdbc.sql(BY_MONTH)
-        .param("household", SignedIn.now().householdId())
-        .param("year", Date.valueOf(from.atDay(1).withDayOfYear(1)))
-        .param("from", Date.valueOf(from.atDay(1)))
-        .param("last", Date.valueOf(last.atDay(1)))
-        .query(row -> {
-          UUID account = Objects.requireNonNull(row.getObject(1, UUID.class));
-          LocalDate month = row.getObject(2, LocalDate.class);
-          if (month == null) {
-            before.merge(account, row.getLong(3), Long::sum);
-          } else {
-            int at = (int) ChronoUnit.MONTHS.between(from, YearMonth.from(month));
-            months.computeIfAbsent(account, id -> new long[many])[at] += row.getLong(3);
-          }
-        });
+    if (tax != Tax.TAX) {
+      read(BY_MONTH, from, last)
+          .query(row -> {
+            UUID account = Objects.requireNonNull(row.getObject(1, UUID.class));
+            if (row.getDate(2) == null) {
+              before.merge(account, row.getLong(3), Long::sum);
+            } else {
+              months.computeIfAbsent(account, id -> new long[many])[month(row, from)] +=
+                  row.getLong(3);
+            }
+          });
+    }
+    if (tax != Tax.NET) {
+      read(TAX_BY_MONTH, from, last)
+          .query(row -> {
+            UUID account = Objects.requireNonNull(row.getObject(1, UUID.class));
+            months.computeIfAbsent(account, id -> new long[many])[month(row, from)] +=
+                row.getLong(3);
+          });
+    }
     return accounts.stream()
         .map(account ->
             new AccountTotals(
@@ -76,5 +93,17 @@ class PeriodTotals {
                 from,
                 months.getOrDefault(account.id(), NONE)))
         .toList();
+  }
+
+  private StatementSpec read(String sql, YearMonth from, YearMonth last) {
+    return jdbc.sql(sql)
+        .param("household", SignedIn.now().householdId())
+        .param("year", Date.valueOf(from.atDay(1).withDayOfYear(1)))
+        .param("from", Date.valueOf(from.atDay(1)))
+        .param("last", Date.valueOf(last.atDay(1)));
+  }
+
+  private static int month(ResultSet row, YearMonth from) throws SQLException {
+    return (int) ChronoUnit.MONTHS.between(from, YearMonth.from(row.getObject(2, LocalDate.class)));
   }
 }

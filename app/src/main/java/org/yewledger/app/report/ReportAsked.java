@@ -19,6 +19,7 @@ import org.yewledger.core.report.Span.Named;
  * @param every what each column is about; a month alone, a year alone, or all in one
  * @param beside what it is seen beside, where all is in one column
  * @param book null for every book, and all together
+ * @param tax how income and expenses are told; net if it is not said
  */
 public record ReportAsked(
     @NotNull Named span,
@@ -27,11 +28,21 @@ public record ReportAsked(
     @Nullable YearMonth last,
     @NotNull Every every,
     @NotNull Beside beside,
-    @Nullable UUID book) {
+    @Nullable UUID book,
+    @Nullable Tax tax) {
+  /** What of sales tax is in income and expenses. */
+  public enum Tax {
+    /** They are without it. */
+    NET,
+    /** They are with it, as they were paid. */
+    GROSS,
+    /** It alone. */
+    TAX
+  }
 
   /** One month of a book, beside the month before. */
   public static ReportAsked monthOf(UUID book, YearMonth month) {
-    return new ReportAsked(Named.MONTH, month, null, null, Every.WHOLE, Beside.BEFORE, book);
+    return new ReportAsked(Named.MONTH, month, null, null, Every.WHOLE, Beside.BEFORE, book, null);
   }
 
   Span span(Month fiscalStart) {
@@ -39,6 +50,10 @@ public record ReportAsked(
       return Span.of(span, month, fiscalStart);
     }
     return new Span(first, last);
+  }
+
+  Tax taxOrNet() {
+    return tax == null ? Tax.NET : tax;
   }
 
   /** Whether the second column is what the first is seen beside. */

@@ -46,7 +46,7 @@ class ReportController {
       @RequestParam Kind kind, @Valid @ParameterObject ReportAsked asked) {
     ReportPageJson page = reports.report(kind, asked);
     return Download.workbook(
-        fileName(kind, page), ReportCells.workbook(page, ReportPaper.title(kind)));
+        fileName(kind, page), ReportCells.workbook(page, kind.inWords()));
   }
 
   /** The same on paper. */
@@ -55,7 +55,7 @@ class ReportController {
     ReportPageJson page = reports.report(kind, asked);
     return papers.answer(
         fileName(kind, page),
-        ReportPaper.title(kind),
+        kind.inWords(),
         ReportPaper.isWide(page),
         ReportPaper.parts(kind, page, papers.formats()));
   }

@@ -31,14 +31,6 @@ public final class ReportPaper {
     this.formats = formats;
   }
 
-  static String title(Kind kind) {
-    return switch (kind) {
-      case INCOME_STATEMENT -> "Income statement";
-      case BALANCE_SHEET -> "Balance sheet";
-      case NET_WORTH -> "Net worth";
-    };
-  }
-
   static boolean isWide(ReportPageJson page) {
     return page.tables().stream().anyMatch(table -> table.columns().size() > UPRIGHT);
   }
@@ -48,14 +40,14 @@ public final class ReportPaper {
     var paper = new ReportPaper(kind, formats);
     var parts = new ArrayList<Part>();
     for (ReportTableJson table : page.tables()) {
-      parts.add(new Head("%s, %s".formatted(title(kind), table.bookName()), paper.about(page)));
+      parts.add(new Head("%s, %s".formatted(kind.inWords(), table.bookName()), paper.about(page)));
       parts.add(paper.table(table));
     }
     return parts;
   }
 
   private String about(ReportPageJson page) {
-    return kind == Kind.INCOME_STATEMENT
+    return kind.flows()
         ? inWords(new ReportColumnJson(page.first(), page.last()))
         : "at the end of " + formats.write(page.last());
   }
@@ -83,7 +75,7 @@ public final class ReportPaper {
   }
 
   private String head(ReportColumnJson span) {
-    return kind == Kind.INCOME_STATEMENT ? inWords(span) : formats.write(span.last());
+    return kind.flows() ? inWords(span) : formats.write(span.last());
   }
 
   private Row row(ReportRowJson row, ReportTableJson table, boolean change, boolean total) {

@@ -8,9 +8,12 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
 import org.yewledger.app.report.ReportJson.RowLook;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.BalanceSheet;
+import org.yewledger.core.report.CashFlow;
 import org.yewledger.core.report.IncomeStatement;
+import org.yewledger.core.report.TaxForm;
 
 /** Lays reports out in rows. */
 final class ReportRows {
@@ -56,6 +59,30 @@ final class ReportRows {
     rows.add(RowLook.DERIVED, "Assets", sheet.assets().sums(), false);
     rows.add(RowLook.DERIVED, "Liabilities", sheet.liabilities().sums(), false);
     rows.add(RowLook.TOTAL, "Net worth", sheet.netWorth(), false);
+    return rows.rows;
+  }
+
+  static List<ReportRowJson> of(CashFlow flow, Chart chart, boolean beside) {
+    var rows = new ReportRows(chart, beside);
+    boolean adds = !beside && flow.spans().size() > 1;
+    rows.add(RowLook.DERIVED, "Money before", flow.opening(), false);
+    rows.section("Money in", flow.in(), adds);
+    rows.section("Money out", flow.out(), adds);
+    rows.section("To and from other accounts", flow.other(), adds);
+    rows.add(RowLook.SUM, "What it moved", flow.changes(), adds);
+    rows.add(RowLook.TOTAL, "Money after", flow.closing(), false);
+    return rows.rows;
+  }
+
+  static List<ReportRowJson> of(TaxForm form, Chart chart, boolean beside, int columns) {
+    var rows = new ReportRows(chart, beside);
+    boolean adds = !beside && columns > 1;
+    for (TaxForm.Line line : form.lines()) {
+      String of = line.of() == AccountClass.INCOME ? "income" : "expenses";
+      rows.section(
+          line.name().isEmpty() ? "On no line yet, " + of : line.name(), line.section(), adds);
+    }
+    rows.add(RowLook.TOTAL, "Result", form.results(), adds);
     return rows.rows;
   }
 

@@ -4,7 +4,10 @@ import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -13,6 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.report.ReportAsked.Tax;
 import org.yewledger.app.report.ReportJson.ReportColumnJson;
 import org.yewledger.app.report.ReportJson.ReportPageJson;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
@@ -22,8 +26,10 @@ import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.FiscalYear;
 import org.yewledger.core.report.AccountTotals;
 import org.yewledger.core.report.BalanceSheet;
+import org.yewledger.core.report.CashFlow;
 import org.yewledger.core.report.IncomeStatement;
 import org.yewledger.core.report.Span;
+import org.yewledger.core.report.TaxForm;
 
 /** Loads what reports are worked out from, and lays them out. */
 @Service
@@ -38,9 +44,28 @@ public class ReportService {
 
   /** The reports that are laid out in columns of spans. */
   public enum Kind {
-    INCOME_STATEMENT,
-    BALANCE_SHEET,
-    NET_WORTH
+    INCOME_STATEMENT("Income statement", true),
+    BALANCE_SHEET("Balance sheet", false),
+    CASH_FLOW("Cash flow", true),
+    NET_WORTH("Net worth", false),
+    TAX_FORM("Tax form", true);
+
+    private final String inWords;
+    private final boolean flows;
+
+    Kind(String inWords, boolean flows) {
+      this.inWords = inWords;
+      this.flows = flows;
+    }
+
+    public String inWords() {
+      return inWords;
+    }
+
+    /** Whether its columns are about spans; otherwise about the days at their ends. */
+    boolean flows() {
+      return flows;
+    }
   }
 
   /** What a report is of: a book, or all books as one. */
@@ -70,28 +95,61 @@ public class ReportService {
 
   private ReportTableJson table(
       Kind kind, Chart chart, ReportAsked asked, Of of, List<Span> columns) {
-    List<AccountTotals> loaded = loaded(columns, of);
-    if (kind == Kind.INCOME_STATEMENT) {
-      var statement = IncomeStatement.of(of.currency(), columns, loaded);
-      return json(of, columns, ReportRows.of(statement, chart, asked.isBeside()), null);
+    List<AccountTotals> loaded = loaded(kind, asked, columns, of);
+    boolean beside = asked.isBeside();
+    return switch (kind) {
+      case INCOME_STATEMENT ->
+          json(
+              of,
+              columns,
+              ReportRows.of(IncomeStatement.of(of.currency(), columns, loaded), chart, beside),
+              null);
+      case CASH_FLOW -> {
+        var flow = CashFlow.of(of.currency(), columns, loaded);
+        yield json(of, columns, ReportRows.of(flow, chart, beside), flow.addsUp());
+      }
+      case TAX_FORM -> {
+        var form = TaxForm.of(of.currency(), columns, loaded, lines(of, chart));
+        yield json(of, columns, ReportRows.of(form, chart, beside, columns.size()), null);
+      }
+      case BALANCE_SHEET, NET_WORTH -> {
+        var sheet =
+            BalanceSheet.of(
+                of.currency(),
+                columns.stream().map(Span::last).toList(),
+                loaded,
+                of.fiscalStart());
+        yield json(
+            of,
+            columns,
+            kind == Kind.NET_WORTH
+                ? ReportRows.worth(sheet, chart, beside)
+                : ReportRows.of(sheet, chart, beside),
+            sheet.balances());
+      }
+    };
+  }
+
+  private static Map<UUID, String> lines(Of of, Chart chart) {
+    Map<UUID, String> lines = new HashMap<>();
+    for (Account account : of.accounts()) {
+      String line = chart.facts(account.id()).taxFormLine();
+      if (!line.isEmpty()) {
+        lines.put(account.id(), line);
+      }
     }
-    var sheet =
-        BalanceSheet.of(
-            of.currency(), columns.stream().map(Span::last).toList(), loaded, of.fiscalStart());
-    List<ReportRowJson> rows =
-        kind == Kind.NET_WORTH
-            ? ReportRows.worth(sheet, chart, asked.isBeside())
-            : ReportRows.of(sheet, chart, asked.isBeside());
-    return json(of, columns, rows, sheet.balances());
+    return lines;
   }
 
   /** From the beginning of the fiscal year of the first column on, which results are told by. */
-  private List<AccountTotals> loaded(List<Span> columns, Of of) {
+  private List<AccountTotals> loaded(
+      Kind kind, ReportAsked asked, List<Span> columns, Of of) {
     YearMonth first =
         columns.stream().map(Span::first).min(Comparator.naturalOrder()).orElseThrow();
     YearMonth last = columns.stream().map(Span::last).max(Comparator.naturalOrder()).orElseThrow();
     FiscalYear year = FiscalYear.of(first.atDay(1), of.fiscalStart());
-    return totals.of(of.accounts(), YearMonth.from(year.first()), last);
+    Tax tax = kind == Kind.INCOME_STATEMENT ? asked.taxOrNet() : Tax.NET;
+    return totals.of(of.accounts(), YearMonth.from(year.first()), last, tax);
   }
 
   private static ReportTableJson json(

@@ -74,6 +74,14 @@ public enum AccountKind {
     return use == Use.AT_BANK || use == Use.OWN;
   }
 
+  /** Whether it is money at hand, or what one pays with. */
+  public boolean isMoney() {
+    return switch (this) {
+      case CURRENT, SAVINGS, SET_ASIDE, CASH, PAYOUT, CARD -> true;
+      default -> false;
+    };
+  }
+
   /** Whether it is a part of the account above it, whose bank knows nothing of it. */
   public boolean isPart() {
     return use == Use.PART;

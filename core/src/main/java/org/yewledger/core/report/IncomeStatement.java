@@ -2,7 +2,6 @@ package org.yewledger.core.report;
 
 import java.util.Comparator;
 import java.util.List;
-import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.core.ledger.Account;
@@ -25,6 +24,35 @@ public record IncomeStatement(
    * @param sums of its rows, one for each column
    */
   public record Section(List<Row> rows, List<Amount> sums) {
+    /**
+     * Accounts without postings in any of the columns are left out; the rest is ordered by how much
+     * it comes to.
+     *
+     * @param credits whether credits are above zero
+     */
+    static Section of(
+        CurrencyUnit base, List<Span> spans, List<AccountTotals> totals, boolean credits) {
+      List<Row> rows =
+          totals.stream()
+              .map(t -> new Row(t.account(), amounts(t, spans, credits)))
+              .filter(row -> row.amounts().stream().anyMatch(amount -> !amount.isZero()))
+              .sorted(
+                  Comparator.comparing(Row::total)
+                      .reversed()
+                      .thenComparing(row -> row.account().name()))
+              .toList();
+      List<Amount> sums =
+          IntStream.range(0, spans.size())
+              .mapToObj(i ->
+                  Amount.sum(base, rows.stream().map(row -> row.amounts().get(i)).toList()))
+              .toList();
+      return new Section(rows, sums);
+    }
+
+    private static List<Amount> amounts(AccountTotals totals, List<Span> spans, boolean credits) {
+      return spans.stream().map(totals::within).map(a -> credits ? a.negated() : a).toList();
+    }
+
     /** What its columns come to together. */
     public Amount total() {
       return sums.stream().reduce(Amount::plus).orElseThrow();
@@ -56,8 +84,8 @@ public record IncomeStatement(
    */
   public static IncomeStatement of(
       CurrencyUnit base, List<Span> spans, List<AccountTotals> totals) {
-    Section income = section(base, spans, totals, AccountClass.INCOME, Amount::negated);
-    Section expenses = section(base, spans, totals, AccountClass.EXPENSE, Function.identity());
+    Section income = section(base, spans, totals, AccountClass.INCOME);
+    Section expenses = section(base, spans, totals, AccountClass.EXPENSE);
     List<Amount> results =
         IntStream.range(0, spans.size())
             .mapToObj(i -> income.sums().get(i).minus(expenses.sums().get(i)))
@@ -66,27 +94,11 @@ public record IncomeStatement(
   }
 
   private static Section section(
-      CurrencyUnit base,
-      List<Span> spans,
-      List<AccountTotals> totals,
-      AccountClass of,
-      Function<Amount, Amount> sign) {
-    List<Row> rows =
-        totals.stream()
-            .filter(t -> t.account().accountClass() == of)
-            .map(t -> new Row(t.account(), spans.stream().map(t::within).map(sign).toList()))
-            .filter(row -> row.amounts().stream().anyMatch(amount -> !amount.isZero()))
-            .sorted(
-                Comparator.comparing(Row::total)
-                    .reversed()
-                    .thenComparing(row -> row.account().name()))
-            .toList();
-    return new Section(rows, sums(base, spans.size(), rows));
-  }
-
-  private static List<Amount> sums(CurrencyUnit base, int columns, List<Row> rows) {
-    return IntStream.range(0, columns)
-        .mapToObj(i -> Amount.sum(base, rows.stream().map(row -> row.amounts().get(i)).toList()))
-        .toList();
+      CurrencyUnit base, List<Span> spans, List<AccountTotals> totals, AccountClass of) {
+    return Section.of(
+        base,
+        spans,
+        totals.stream().filter(t -> t.account().accountClass() == of).toList(),
+        of == AccountClass.INCOME);
   }
 }

@@ -33,7 +33,11 @@ public class ReportsTest {
   private static final Account SALARY =
       new Account(
           new UUID(0, 77), BOOK, "Salary", AccountKind.INCOME, CurrencyUnit.EUR, false, null);
-  private static final List<Account> ACCOUNTS = List.of(CURRENT, CARD, GROCERIES, SCHOOL, SALARY);
+  private static final Account LOAN =
+      new Account(
+          new UUID(0, 78), BOOK, "Home loan", AccountKind.LOAN, CurrencyUnit.EUR, false, null);
+  private static final List<Account> ACCOUNTS =
+      List.of(CURRENT, CARD, GROCERIES, SCHOOL, SALARY, LOAN);
 
   private record Posted(Account account, YearMonth month, long minor) {}
 
@@ -81,6 +85,49 @@ public class ReportsTest {
   }
 
   @Test
+  public void moneyCameFromAndWentToWhatItWasFor() {
+    CashFlow flow =
+        CashFlow.of(
+            CurrencyUnit.EUR,
+            List.of(new Span(JANUARY, JANUARY)),
+            List.of(
+                totals(CURRENT, 1_000, Map.of(JANUARY, 140_000L)),
+                totals(CARD, -500, Map.of(JANUARY, -40_000L)),
+                totals(SALARY, 0, Map.of(JANUARY, -300_000L)),
+                totals(GROCERIES, 0, Map.of(JANUARY, 40_000L)),
+                totals(LOAN, -500, Map.of(JANUARY, 160_000L))));
+    assertEquals(flow.opening(), List.of(eur(500)));
+    assertEquals(flow.in().sums(), List.of(eur(300_000)));
+    assertEquals(flow.out().sums(), List.of(eur(-40_000)));
+    assertEquals(flow.other().rows().getFirst().amounts(), List.of(eur(-160_000)));
+    assertEquals(flow.changes(), List.of(eur(100_000)));
+    assertEquals(flow.closing(), List.of(eur(100_500)));
+    assertTrue(flow.addsUp());
+  }
+
+  @Test
+  public void aTaxFormHasItsLinesInOrderAndTheSameResult() {
+    List<AccountTotals> totals =
+        List.of(
+            totals(SALARY, 0, Map.of(JANUARY, -300_000L)),
+            totals(GROCERIES, 0, Map.of(JANUARY, 40_000L)),
+            totals(SCHOOL, 0, Map.of(JANUARY, 10_000L)),
+            totals(CURRENT, 0, Map.of(JANUARY, 250_000L)));
+    List<Span> spans = List.of(new Span(JANUARY, JANUARY));
+    TaxForm form =
+        TaxForm.of(
+            CurrencyUnit.EUR,
+            spans,
+            totals,
+            Map.of(GROCERIES.id(), "Line 10", SCHOOL.id(), "Line 9"));
+    assertEquals(
+        form.lines().stream().map(TaxForm.Line::name).toList(), List.of("", "Line 9", "Line 10"));
+    assertEquals(form.lines().getLast().section().sums(), List.of(eur(40_000)));
+    assertEquals(
+        form.results(), IncomeStatement.of(CurrencyUnit.EUR, spans, totals).results());
+  }
+
+  @Test
   public void theResultOfAnEndedYearStandsInEquityByItself() {
     YearMonth march = YearMonth.of(2025, 3);
     YearMonth april = YearMonth.of(2025, 4);
@@ -109,6 +156,7 @@ public class ReportsTest {
       List<AccountTotals> totals = totalsOf(postings, JANUARY.plusMonths(12));
       for (Every every : Every.values()) {
         check(income(span, every, totals), postings);
+        check(CashFlow.of(CurrencyUnit.EUR, span.divided(every), totals), postings);
         check(
             BalanceSheet.of(
                 CurrencyUnit.EUR,
@@ -130,6 +178,21 @@ public class ReportsTest {
               .mapToLong(Posted::minor)
               .sum();
       assertEquals(statement.results().get(i), eur(result));
+    }
+  }
+
+  private static void check(CashFlow flow, List<Posted> postings) {
+    assertTrue(flow.addsUp(), flow.toString());
+    for (int i = 0; i < flow.spans().size(); i++) {
+      YearMonth last = flow.spans().get(i).last();
+      long money =
+          postings.stream()
+              .filter(p -> p.account().equals(CURRENT) || p.account().equals(CARD))
+              .filter(p -> !p.month().isAfter(last))
+              .mapToLong(Posted::minor)
+              .sum();
+      assertEquals(flow.closing().get(i), eur(money));
+      assertEquals(i == 0 ? null : flow.opening().get(i), i == 0 ? null : flow.closing().get(i - 1));
     }
   }
 
