@@ -35,6 +35,7 @@ import { Post } from './features/post/Post'
 import { AgreementReport } from './features/reconcile/AgreementReport'
 import { Reconcile } from './features/reconcile/Reconcile'
 import { StatementSheet } from './features/reconcile/StatementSheet'
+import { MonthAgainst } from './features/report/MonthAgainst'
 import { Report } from './features/report/Report'
 import { FirstReport } from './features/report/ReportNav'
 import { SalesTax } from './features/report/SalesTax'
@@ -81,6 +82,7 @@ const router = createBrowserRouter([
           { path: '/reports/worth', element: <Report key="worth" kind="NET_WORTH" /> },
           { path: '/reports/cash-flow', element: <Report key="cash-flow" kind="CASH_FLOW" /> },
           { path: '/reports/tax-form', element: <Report key="tax-form" kind="TAX_FORM" /> },
+          { path: '/reports/month', element: <MonthAgainst /> },
           { path: '/reports/trial-balance', element: <TrialBalance /> },
           { path: '/reports/sales-tax', element: <SalesTax /> },
           {

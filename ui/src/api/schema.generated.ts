@@ -1380,6 +1380,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reports/month": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["month"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reports/paper": {
         parameters: {
             query?: never;
@@ -4037,6 +4053,35 @@ export interface components {
             amount: string;
             currency: string;
         };
+        MonthAgainstPageJson: {
+            tables: components["schemas"]["MonthTableJson"][];
+        };
+        MonthTableJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            before: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            beforeByNow: string;
+            /** Format: uuid */
+            bookId: string;
+            bookName: string;
+            categories: components["schemas"]["SpentCategoryJson"][];
+            currency: string;
+            days: components["schemas"]["SpentDayJson"][];
+            month: string;
+            over: boolean;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            spent: string;
+            unusual: components["schemas"]["UnusualJson"][];
+        };
         MoveAccountJson: {
             /** Format: uuid */
             parentId?: string;
@@ -5139,6 +5184,41 @@ export interface components {
             /** @enum {string} */
             source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
         };
+        SpentCategoryJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            before: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            change: string;
+            groupName: string;
+            name: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            spent: string;
+        };
+        SpentDayJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            before: string;
+            /** Format: int32 */
+            day: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            spent?: string;
+        };
         StackJson: {
             /** Format: int32 */
             count: number;
@@ -5789,6 +5869,38 @@ export interface components {
             /** Format: uuid */
             lineId: string;
             text: string;
+        };
+        UnusualJson: {
+            /** Format: uuid */
+            accountId?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            before?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            high?: string;
+            /** @enum {string} */
+            kind: "BEYOND" | "NEW_PAYEE" | "PRICE_ROSE";
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            low?: string;
+            name: string;
+            /** Format: date */
+            on?: string;
+            query?: string;
+            /** Format: int32 */
+            times: number;
         };
         UsualJson: {
             /** Format: int32 */
@@ -8377,6 +8489,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReportPageJson"];
+                };
+            };
+        };
+    };
+    month: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MonthAgainstPageJson"];
                 };
             };
         };

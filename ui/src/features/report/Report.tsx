@@ -109,6 +109,12 @@ export function Report({ kind }: { kind: Kind }) {
 }
 
 function Tables({ kind, page }: { kind: Kind; page: ReportPage }) {
+  if (page.tables.length === 0 && kind === 'TAX_FORM')
+    return (
+      <Nothing title="No category says its line of a tax form">
+        Say in the facts of each category, in the Chart, which line it belongs to. They are added up here.
+      </Nothing>
+    )
   if (page.tables.length === 0) return <Nothing title="There is no book yet">A report is of a book.</Nothing>
   return (
     <Scroll className="px-(--edge) pb-6" label="The report">

@@ -11,6 +11,7 @@ export const REPORTS = [
   { to: '/reports/trial-balance', kind: 'TRIAL_BALANCE', name: 'Trial balance' },
   { to: '/reports/tax-form', kind: 'TAX_FORM', name: 'Tax form' },
   { to: '/reports/sales-tax', kind: 'SALES_TAX', name: 'Sales tax' },
+  { to: '/reports/month', kind: 'MONTH', name: 'Month' },
 ] as const
 
 /** The way from one report to another; what it covers goes along. */

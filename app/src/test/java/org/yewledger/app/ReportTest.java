@@ -143,6 +143,39 @@ public class ReportTest extends AppTest {
   }
 
   @Test
+  public void aMonthIsHeldAgainstTheOneBeforeDayByDay() {
+    Household h = found("month");
+    enter(h, "2026-08-05", "30.00", h.current().id(), h.groceries().id());
+    enter(h, "2026-08-31", "10.00", h.current().id(), h.school().id());
+    enter(h, "2026-09-03", "20.00", h.card().id(), h.groceries().id());
+    enter(h, "2026-09-06", "100.00", h.pay().id(), h.current().id());
+    JsonNode month =
+        h.api()
+            .get("/api/reports/month?month=2026-09&book=" + h.current().bookId())
+            .json()
+            .at("/tables/0");
+    assertEquals(month.path("spent").asString(), "20.00");
+    assertEquals(month.path("before").asString(), "40.00");
+    assertEquals(month.at("/days/1/spent").asString(), "0.00");
+    assertEquals(month.at("/days/2/spent").asString(), "20.00");
+    assertEquals(month.at("/days/3/before").asString(), "0.00");
+    assertEquals(month.at("/days/4/before").asString(), "30.00");
+    assertEquals(month.at("/days/29/before").asString(), "40.00");
+    assertEquals(month.at("/categories/0/name").asString(), "Groceries");
+    assertEquals(month.at("/categories/0/change").asString(), "-10.00");
+    // Greengage was paid before; in August it was not.
+    assertEquals(month.path("unusual").size(), 0, month.toString());
+    JsonNode august =
+        h.api()
+            .get("/api/reports/month?month=2026-08&book=" + h.current().bookId())
+            .json()
+            .at("/tables/0/unusual/0");
+    assertEquals(august.path("kind").asString(), "NEW_PAYEE");
+    assertEquals(august.path("amount").asString(), "40.00");
+    assertEquals(august.path("query").asString(), "payee:Greengage");
+  }
+
+  @Test
   public void whatIsNoSpanIsRefusedWhereItIsAskedFor() {
     Household h = found("spans");
     String path = "/api/reports?kind=BALANCE_SHEET&span=MONTH&month=2026-10&beside=NOTHING";

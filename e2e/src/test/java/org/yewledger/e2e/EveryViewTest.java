@@ -45,7 +45,8 @@ public class EveryViewTest extends BrowserTest {
           "/reports/trial-balance",
           "/reports/cash-flow",
           "/reports/tax-form",
-          "/reports/sales-tax");
+          "/reports/sales-tax",
+          "/reports/month");
   private static final String SIGN_IN = "sign-in";
   private static final String STATEMENT = "a statement";
   private static final String REGISTER = "an account";

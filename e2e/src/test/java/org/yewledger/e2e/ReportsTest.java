@@ -60,6 +60,11 @@ public class ReportsTest extends BrowserTest {
     assertThat(heading(page, "Net worth")).isVisible();
     page.keyboard().press("5");
     assertThat(page.getByText("debits equal credits").first()).isVisible();
+    page.keyboard().press("6");
+    assertThat(table(page, "Saltmarsh Letterpress")).containsText("1 Turnover");
+    page.keyboard().press("8");
+    assertThat(heading(page, "Month").first()).isVisible();
+    assertThat(table(page, "Spending of Household")).containsText("Groceries");
     assertEquals(complaints(), List.of());
   }
 

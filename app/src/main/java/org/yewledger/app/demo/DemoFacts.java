@@ -26,15 +26,25 @@ final class DemoFacts {
   static AccountFacts of(ChartAccount account, UUID exempt) {
     return switch (account.name()) {
       case "Account fees" ->
-          new AccountFacts("", "", "", "", "", "", false, null, null, exempt, "");
+          new AccountFacts("", "", "", "", "", "", false, null, null, exempt, "6 Bank charges");
       case "Harbour Current" -> bank(account, "Harbour Bank", "harbour.example", null, null);
       case "Harbour Savings" -> bank(account, "Harbour Bank", "harbour.example", null, "1.12");
       case "Quillon Card" -> bank(account, "Quillon", "quillon.example", 3_000_00L, "14.9");
       case "Home loan" -> bank(account, "Harbour Bank", "harbour.example", null, "3.85");
       case "Kestrel Current" -> bank(account, "Kestrel Bank", "kestrel.example", null, null);
       case "Kestrel Card" -> bank(account, "Kestrel Bank", "kestrel.example", 1_500_00L, "12.5");
+      case "Commissions", "Fairs", "Online shop", "Stationers" -> onForm(account, "1 Turnover");
+      case "Paper and ink" -> onForm(account, "2 Materials");
+      case "Workshop" -> onForm(account, "3 Premises");
+      case "Stalls", "Post and couriers" -> onForm(account, "4 Selling");
+      case "Software" -> onForm(account, "5 Office");
       default -> AccountFacts.ofTail(account.tail());
     };
+  }
+
+  private static AccountFacts onForm(ChartAccount account, String line) {
+    return new AccountFacts(
+        "", account.tail(), "", "", "", "", false, null, null, null, line);
   }
 
   private static AccountFacts bank(

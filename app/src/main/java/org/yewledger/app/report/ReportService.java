@@ -82,7 +82,7 @@ public class ReportService {
   @Transactional(readOnly = true)
   public ReportPageJson report(Kind kind, ReportAsked asked) {
     Chart chart = charts.chart();
-    List<Of> all = all(chart, asked);
+    List<Of> all = all(chart, asked).stream().filter(of -> has(kind, of, chart)).toList();
     // All tables have the same columns, also where the books' years begin in different months.
     Month start = all.isEmpty() ? Month.JANUARY : all.getFirst().fiscalStart();
     Span span = asked.span(start);
@@ -91,6 +91,11 @@ public class ReportService {
         span.first(),
         span.last(),
         all.stream().map(of -> table(kind, chart, asked, of, columns)).toList());
+  }
+
+  /** A tax form is of a book whose categories say which line they belong to. */
+  private static boolean has(Kind kind, Of of, Chart chart) {
+    return kind != Kind.TAX_FORM || (!of.together() && !lines(of, chart).isEmpty());
   }
 
   private ReportTableJson table(

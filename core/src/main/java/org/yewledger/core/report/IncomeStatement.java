@@ -26,7 +26,7 @@ public record IncomeStatement(
   public record Section(List<Row> rows, List<Amount> sums) {
     /**
      * Accounts without postings in any of the columns are left out; the rest is ordered by how much
-     * it comes to.
+     * it comes to, whichever way.
      *
      * @param credits whether credits are above zero
      */
@@ -37,7 +37,7 @@ public record IncomeStatement(
               .map(t -> new Row(t.account(), amounts(t, spans, credits)))
               .filter(row -> row.amounts().stream().anyMatch(amount -> !amount.isZero()))
               .sorted(
-                  Comparator.comparing(Row::total)
+                  Comparator.comparing((Row row) -> row.total().size())
                       .reversed()
                       .thenComparing(row -> row.account().name()))
               .toList();
