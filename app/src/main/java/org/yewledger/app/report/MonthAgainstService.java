@@ -4,11 +4,13 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.AgreedThrough;
 import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
@@ -20,6 +22,7 @@ import org.yewledger.app.report.MonthAgainstJson.SpentDayJson;
 import org.yewledger.app.report.MonthAgainstJson.UnusualJson;
 import org.yewledger.app.report.MonthAgainstJson.UnusualKind;
 import org.yewledger.app.report.ReportAsked.Tax;
+import org.yewledger.core.close.CloseChecklist;
 import org.yewledger.core.journal.QueryField;
 import org.yewledger.core.journal.QueryText;
 import org.yewledger.core.ledger.Account;
@@ -36,13 +39,19 @@ class MonthAgainstService {
   private final ChartService charts;
   private final PeriodTotals totals;
   private final SpentByDay spent;
+  private final AgreedThrough agreed;
   private final HouseholdDays days;
 
   MonthAgainstService(
-      ChartService charts, PeriodTotals totals, SpentByDay spent, HouseholdDays days) {
+      ChartService charts,
+      PeriodTotals totals,
+      SpentByDay spent,
+      AgreedThrough agreed,
+      HouseholdDays days) {
     this.charts = charts;
     this.totals = totals;
     this.spent = spent;
+    this.agreed = agreed;
     this.days = days;
   }
 
@@ -66,6 +75,7 @@ class MonthAgainstService {
             book.currency(),
             month,
             today,
+            isComplete(book, chart, month),
             spent.of(book, categories, month),
             totals.of(
                 categories,
@@ -101,6 +111,17 @@ class MonthAgainstService {
                     c.change().decimal()))
             .toList(),
         against.unusual().stream().map(MonthAgainstService::json).toList());
+  }
+
+  /** Whether every account of the book agrees with its bank through the month. */
+  private boolean isComplete(Book book, Chart chart, YearMonth month) {
+    Map<UUID, LocalDate> through = agreed.byAccount();
+    LocalDate last = month.atEndOfMonth();
+    return chart
+        .reconciledAccounts(book.id())
+        .allMatch(a ->
+            new CloseChecklist.AccountThrough(a.name(), a.opensOn(), through.get(a.id()))
+                .agrees(last));
   }
 
   private static UnusualJson json(Unusual unusual) {

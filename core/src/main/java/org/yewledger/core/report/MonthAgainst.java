@@ -93,6 +93,7 @@ public record MonthAgainst(
 
   /**
    * @param today days after it are still to come
+   * @param complete whether all of the month is in the books: until then nothing is too little
    * @param spentOn what was spent on each day of both months
    * @param totals of all accounts, by month over the {@link #MONTHS_BEFORE} before and the month
    * @param payees who were paid in the month
@@ -101,15 +102,15 @@ public record MonthAgainst(
       CurrencyUnit base,
       YearMonth month,
       LocalDate today,
+      boolean complete,
       Map<LocalDate, Amount> spentOn,
       List<AccountTotals> totals,
       List<Payee> payees) {
     List<AccountTotals> spending =
         totals.stream().filter(t -> t.account().accountClass() == AccountClass.EXPENSE).toList();
-    boolean over = today.isAfter(month.atEndOfMonth());
     Stream<Unusual> unusual =
         Stream.concat(
-            spending.stream().flatMap(t -> beyond(t, month, over)),
+            spending.stream().flatMap(t -> beyond(t, month, complete)),
             payees.stream().flatMap(payee -> ofPayee(payee, month)));
     return new MonthAgainst(
         month,
@@ -155,8 +156,8 @@ public record MonthAgainst(
     return days;
   }
 
-  /** While the month goes on, it can only be too much already. */
-  private static Stream<Unusual> beyond(AccountTotals totals, YearMonth month, boolean over) {
+  /** While more may come, it can only be too much already. */
+  private static Stream<Unusual> beyond(AccountTotals totals, YearMonth month, boolean complete) {
     List<Long> before = new ArrayList<>();
     for (int back = MONTHS_BEFORE; back > 0; back--) {
       before.add(in(totals, month.minusMonths(back)).minor());
@@ -168,7 +169,7 @@ public record MonthAgainst(
     Amount spent = in(totals, month);
     CurrencyUnit base = spent.currency();
     return UsualBand.of(before).stream()
-        .filter(band -> spent.minor() > band.high() || (over && spent.minor() < band.low()))
+        .filter(band -> spent.minor() > band.high() || (complete && spent.minor() < band.low()))
         .map(band ->
             new Unusual.Beyond(
                 totals.account(),

@@ -33,7 +33,10 @@ public record UsualBand(long low, long high, int months) {
     long median = median(before);
     long strays = median(before.stream().map(minor -> Math.abs(minor - median)).toList());
     long width = Math.max(Math.round(STRAYS * strays), Math.abs(median) / 6);
-    return Optional.of(new UsualBand(median - width, median + width, before.size()));
+    // What never was below zero is not expected there.
+    long least = before.stream().allMatch(minor -> minor >= 0) ? 0 : Long.MIN_VALUE;
+    return Optional.of(
+        new UsualBand(Math.max(least, median - width), median + width, before.size()));
   }
 
   /** The middle one; of two the mean, towards zero. */

@@ -37,7 +37,13 @@ public class MonthAgainstTest {
       List<AccountTotals> totals,
       Payee... payees) {
     return MonthAgainst.of(
-        CurrencyUnit.EUR, FEBRUARY, today, spentOn, totals, Arrays.asList(payees));
+        CurrencyUnit.EUR,
+        FEBRUARY,
+        today,
+        today.equals(LATER),
+        spentOn,
+        totals,
+        Arrays.asList(payees));
   }
 
   /** Twelve months before February, and February. */
@@ -89,7 +95,7 @@ public class MonthAgainstTest {
   }
 
   @Test
-  public void tooLittleIsToldOnlyOfAMonthThatIsOver() {
+  public void tooLittleIsToldOnlyOfAMonthThatIsComplete() {
     long[] months = new long[13];
     Arrays.fill(months, 0, 12, 30_000);
     List<AccountTotals> school = List.of(totals(SCHOOL, months));
