@@ -83,6 +83,7 @@ const router = createBrowserRouter([
           { path: '/reports/cash-flow', element: <Report key="cash-flow" kind="CASH_FLOW" /> },
           { path: '/reports/tax-form', element: <Report key="tax-form" kind="TAX_FORM" /> },
           { path: '/reports/month', element: <MonthAgainst /> },
+          { path: '/reports/own', element: <Report key="own" kind="OWN" /> },
           { path: '/reports/trial-balance', element: <TrialBalance /> },
           { path: '/reports/sales-tax', element: <SalesTax /> },
           {

@@ -507,7 +507,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all"];
+        get: operations["all_1"];
         put?: never;
         post: operations["connect"];
         delete?: never;
@@ -1053,7 +1053,7 @@ export interface paths {
         };
         get: operations["views"];
         put?: never;
-        post: operations["keep_3"];
+        post: operations["keep_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1061,6 +1061,38 @@ export interface paths {
         trace?: never;
     };
     "/api/journal/views/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forget_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kept-reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post: operations["keep_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kept-reports/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1083,7 +1115,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3884,6 +3916,16 @@ export interface components {
             textual?: boolean;
             valueNode?: boolean;
         };
+        KeptReportJson: {
+            address: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
+        KeptReportWantedJson: {
+            address: string;
+            name: string;
+        };
         KeptRuleJson: {
             /** Format: uuid */
             id: string;
@@ -4790,6 +4832,7 @@ export interface components {
             /** @enum {string} */
             look: "GROUP" | "ACCOUNT" | "DERIVED" | "SUM" | "TOTAL";
             name: string;
+            query?: string;
             /** Format: int32 */
             share?: number;
             /**
@@ -6954,7 +6997,7 @@ export interface operations {
             };
         };
     };
-    all: {
+    all_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7911,7 +7954,7 @@ export interface operations {
             };
         };
     };
-    keep_3: {
+    keep_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -7921,6 +7964,68 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["JournalViewWantedJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    forget_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptReportJson"][];
+                };
+            };
+        };
+    };
+    keep_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptReportWantedJson"];
             };
         };
         responses: {
@@ -7953,7 +8058,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8466,7 +8571,7 @@ export interface operations {
     report: {
         parameters: {
             query: {
-                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM";
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
                 first?: string | null;
@@ -8475,6 +8580,9 @@ export interface operations {
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
             };
             header?: never;
             path?: never;
@@ -8519,7 +8627,7 @@ export interface operations {
     paper: {
         parameters: {
             query: {
-                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM";
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
                 first?: string | null;
@@ -8528,6 +8636,9 @@ export interface operations {
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
             };
             header?: never;
             path?: never;
@@ -8549,7 +8660,7 @@ export interface operations {
     table: {
         parameters: {
             query: {
-                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM";
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
                 first?: string | null;
@@ -8558,6 +8669,9 @@ export interface operations {
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
             };
             header?: never;
             path?: never;
@@ -8579,7 +8693,7 @@ export interface operations {
     workbook: {
         parameters: {
             query: {
-                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM";
+                kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
                 first?: string | null;
@@ -8588,6 +8702,9 @@ export interface operations {
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
             };
             header?: never;
             path?: never;

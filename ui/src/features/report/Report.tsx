@@ -7,6 +7,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
+import { OwnParts } from './OwnParts'
 import { REPORTS, ReportNav } from './ReportNav'
 import { ReportTable } from './ReportTable'
 import { TakeAlong } from './TakeAlong'
@@ -74,6 +75,7 @@ export function Report({ kind }: { kind: Kind }) {
           />
         </Head>
         <div className="flex flex-none flex-wrap items-center gap-2 px-(--edge) pb-2">
+          {kind === 'OWN' && <OwnParts by={asked.by} measure={asked.measure} text={asked.text} set={set} />}
           <Select
             aria-label="What it covers"
             value={asked.span}

@@ -12,6 +12,7 @@ export const REPORTS = [
   { to: '/reports/tax-form', kind: 'TAX_FORM', name: 'Tax form' },
   { to: '/reports/sales-tax', kind: 'SALES_TAX', name: 'Sales tax' },
   { to: '/reports/month', kind: 'MONTH', name: 'Month' },
+  { to: '/reports/own', kind: 'OWN', name: 'Own report' },
 ] as const
 
 /** The way from one report to another; what it covers goes along. */

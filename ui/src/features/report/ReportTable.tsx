@@ -124,8 +124,8 @@ function ReportRow({
       }
     >
       <td className={sum ? '' : 'pl-3.5'}>
-        {row.accountId ? (
-          <Link className="hover:underline" to={postingsOf(row.accountId, columns, show.flows)}>
+        {behind(row, columns, show.flows) ? (
+          <Link className="hover:underline" to={behind(row, columns, show.flows) ?? ''}>
             {row.name}
           </Link>
         ) : (
@@ -135,8 +135,8 @@ function ReportRow({
       </td>
       {row.amounts.map((amount, i) => (
         <td key={columns[i]?.first} className="text-right">
-          {row.accountId && !isZero(amount) ? (
-            <Link className="hover:underline" to={postingsOf(row.accountId, columns.slice(i, i + 1), show.flows)}>
+          {!isZero(amount) && behind(row, columns.slice(i, i + 1), show.flows) ? (
+            <Link className="hover:underline" to={behind(row, columns.slice(i, i + 1), show.flows) ?? ''}>
               {figure(amount)}
             </Link>
           ) : (
@@ -151,7 +151,7 @@ function ReportRow({
           {row.share !== undefined && `${plainNumber((row.share / 10).toFixed(1))} %`}
         </td>
       )}
-      {show.trend && <td className="text-right">{row.accountId && <Trend amounts={row.amounts} />}</td>}
+      {show.trend && <td className="text-right">{row.look === 'ACCOUNT' && <Trend amounts={row.amounts} />}</td>}
     </tr>
   )
 }
@@ -163,16 +163,18 @@ function Figure({ amount, quiet }: { amount: string; quiet: boolean }) {
 const Change = ({ amount }: { amount: string }) =>
   isZero(amount) ? <span className="text-ink-3">–</span> : signed(amount)
 
-/** The postings behind a figure: those of the account within the span, or up to its end. */
-function postingsOf(accountId: string, columns: Column[], flows: boolean): string {
+/** What is behind a figure within the span, or up to its end: postings of its account, or entries of the journal. */
+function behind({ accountId, query }: Row, columns: Column[], flows: boolean): string | undefined {
   const firsts = columns.map((column) => column.first).sort()
   const last =
     columns
       .map((column) => column.last)
       .sort()
       .at(-1) ?? ''
-  const days = `${flows ? `${firsts[0]}-01` : ''}..${lastDay(last)}`
-  return `/accounts/${accountId}?${new URLSearchParams({ month: last, text: `date:${days}` })}`
+  const days = `date:${flows ? `${firsts[0]}-01` : ''}..${lastDay(last)}`
+  if (accountId) return `/accounts/${accountId}?${new URLSearchParams({ month: last, text: days })}`
+  if (query) return `/journal?${new URLSearchParams({ every: '1', text: `${query} ${days}` })}`
+  return undefined
 }
 
 /** September; Jul to Sep; of balances, the month at whose end they stand. */

@@ -8,6 +8,8 @@ export type Every = Query['every']
 export type Beside = Query['beside']
 export type Kind = Query['kind']
 export type Tax = NonNullable<Query['tax']>
+export type By = NonNullable<Query['by']>
+export type Measure = NonNullable<Query['measure']>
 export type ReportPage = Schemas['ReportPageJson']
 export type ReportTableOf = Schemas['ReportTableJson']
 
@@ -17,6 +19,7 @@ const USUAL: Record<Kind, { span: Named; every: Every; beside: Beside }> = {
   CASH_FLOW: { span: 'MONTH', every: 'WHOLE', beside: 'BEFORE' },
   BALANCE_SHEET: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
   NET_WORTH: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
+  OWN: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
   TAX_FORM: { span: 'FISCAL_YEAR', every: 'WHOLE', beside: 'YEAR_BEFORE' },
 }
 
@@ -36,6 +39,9 @@ export function useReportAsked(kind: Kind) {
     every: (params.get('every') ?? usual.every) as Every,
     beside: (params.get('beside') ?? usual.beside) as Beside,
     tax: (params.get('tax') ?? 'NET') as Tax,
+    by: (params.get('by') ?? 'CATEGORY') as By,
+    measure: (params.get('measure') ?? 'SPENT') as Measure,
+    text: params.get('text') ?? '',
   }
   const own = asked.span === 'OWN'
   const query = {
@@ -47,6 +53,7 @@ export function useReportAsked(kind: Kind) {
     beside: asked.beside,
     ...(book ? { book } : {}),
     ...(kind === 'INCOME_STATEMENT' && asked.tax !== 'NET' ? { tax: asked.tax } : {}),
+    ...(kind === 'OWN' ? { by: asked.by, measure: asked.measure, text: asked.text } : {}),
   } satisfies Query
   return { asked, query, set, ready: month !== undefined }
 }

@@ -44,6 +44,7 @@ public class PackagesAndTablesTest extends AppTest {
               "entry posting tag entry_tag account_month account_year closed_month journal_view"
                   + " entry_template"),
           Map.entry("rules", "rule rule_account"),
+          Map.entry("report", "kept_report"),
           Map.entry("tax", "tax_month tax_return tax_return_line"),
           Map.entry("reconcile", "statement statement_lines agreement"),
           Map.entry("gather", "file_route table_layout"),

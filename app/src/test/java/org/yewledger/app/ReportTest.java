@@ -175,6 +175,60 @@ public class ReportTest extends AppTest {
     assertEquals(august.path("query").asString(), "payee:Greengage");
   }
 
+  private static final String OWN = "span=MONTH&month=2026-09&every=WHOLE&beside=NOTHING&";
+
+  private static String own(Household h, String more, String row) {
+    JsonNode table =
+        report(h, "OWN", OWN + "book=" + h.current().bookId() + "&" + more).at("/tables/0");
+    for (JsonNode one : table.path("rows")) {
+      if (one.path("name").asString().equals(row)) {
+        return one.at("/amounts/0").asString();
+      }
+    }
+    throw new AssertionError("no " + row + " in " + table);
+  }
+
+  @Test
+  public void anOwnReportAddsUpWhatTheJournalFinds() {
+    Household h = found("own");
+    enter(h, "2026-08-31", "500.00", h.current().id(), h.groceries().id());
+    enter(h, "2026-09-05", "30.00", h.current().id(), h.groceries().id());
+    enter(h, "2026-09-06", "10.00", h.card().id(), h.school().id());
+    enter(h, "2026-09-07", "100.00", h.pay().id(), h.current().id());
+    enter(h, "2026-09-08", "10.00", h.current().id(), h.card().id());
+    assertEquals(own(h, "by=CATEGORY&measure=SPENT", "Groceries"), "30.00");
+    assertEquals(own(h, "by=PAYEE&measure=SPENT", "Greengage"), "40.00");
+    assertEquals(own(h, "by=PAYEE&measure=RESULT", "Result"), "60.00");
+    assertEquals(own(h, "by=ACCOUNT&measure=SPENT", "Harbour Current"), "40.00");
+    assertEquals(own(h, "by=ACCOUNT&measure=EARNED", "Quillon Card"), "10.00");
+    assertEquals(own(h, "by=CATEGORY&measure=SPENT&text=amount:%3E20", "Spent"), "30.00");
+    assertEquals(own(h, "by=METHOD&measure=SPENT", "no method said"), "40.00");
+    // The same as the income statement says, in another way.
+    JsonNode income =
+        report(h, "INCOME_STATEMENT", OWN + "book=" + h.current().bookId()).at("/tables/0");
+    assertEquals(
+        row(income, "TOTAL", "Result").at("/amounts/0").asString(),
+        own(h, "by=CATEGORY&measure=RESULT", "Result"));
+    Api.Answer unread = h.api().get("/api/reports?kind=OWN&" + OWN + "text=amount:much");
+    assertEquals(unread.status(), 422, unread.toString());
+  }
+
+  @Test
+  public void aReportIsKeptByANameReplacedAndForgotten() {
+    Household h = found("kept");
+    String body = "{\"name\":\"%s\",\"address\":\"by=PAYEE\"}";
+    assertEquals(h.api().post("/api/kept-reports", body.formatted("Payees")).status(), 204);
+    assertEquals(h.api().post("/api/kept-reports", body.formatted("payees")).status(), 204);
+    JsonNode kept = h.api().get("/api/kept-reports").json();
+    assertEquals(kept.size(), 1);
+    assertEquals(kept.at("/0/name").asString(), "payees");
+    assertEquals(
+        h.api().post("/api/kept-reports", body.formatted(" ")).problem(), "report-missing");
+    String id = kept.at("/0/id").asString();
+    assertEquals(h.api().delete("/api/kept-reports/" + id).status(), 204);
+    assertEquals(h.api().delete("/api/kept-reports/" + id).status(), 404);
+  }
+
   @Test
   public void whatIsNoSpanIsRefusedWhereItIsAskedFor() {
     Household h = found("spans");

@@ -46,7 +46,8 @@ public class EveryViewTest extends BrowserTest {
           "/reports/cash-flow",
           "/reports/tax-form",
           "/reports/sales-tax",
-          "/reports/month");
+          "/reports/month",
+          "/reports/own");
   private static final String SIGN_IN = "sign-in";
   private static final String STATEMENT = "a statement";
   private static final String REGISTER = "an account";

@@ -69,6 +69,40 @@ public class ReportsTest extends BrowserTest {
   }
 
   @Test
+  public void anOwnReportIsPutTogetherKeptAndOpenedAgain() {
+    Page page = signedInAt("/reports/own?month=2026-08");
+    choose(page, "Rows", "by payees");
+    choose(page, "Columns", "by quarters");
+    page.keyboard().press("/");
+    page.keyboard().type("category:Groceries");
+    page.keyboard().press("Enter");
+    Locator household = table(page, "Household");
+    assertThat(household).containsText("Greengage Market");
+    assertThat(household).not().containsText("Lantern Energy");
+    page.keyboard().press("k");
+    page.getByLabel("Keep this report by the name").fill("Where we shop");
+    button(page, "Keep it").click();
+    assertThat(page.getByText("Where we shop is kept.")).isVisible();
+    page.keyboard().press("Escape");
+
+    open(page, "/reports/own?month=2026-08");
+    assertThat(household).containsText("School");
+    page.keyboard().press("k");
+    button(page, "Where we shop").first().click();
+    assertThat(household).containsText("Greengage Market");
+    assertThat(household).not().containsText("Lantern Energy");
+    household
+        .getByRole(AriaRole.ROW)
+        .filter(new Locator.FilterOptions().setHasText("Greengage Market"))
+        .getByRole(AriaRole.LINK)
+        .first()
+        .click();
+    assertThat(heading(page, "Journal")).isVisible();
+    assertTrue(page.url().contains("payee"), page.url());
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
   public void aSpanThatEndsBeforeItBeginsSaysSoAndKeepsWhatWasChosen() {
     Page page = signedInAt("/reports/income?month=2026-08");
     choose(page, "What it covers", "from month to month");

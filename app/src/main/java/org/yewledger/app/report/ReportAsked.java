@@ -1,11 +1,15 @@
 package org.yewledger.app.report;
 
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Month;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.journal.QueryText;
+import org.yewledger.core.report.Breakdown.By;
+import org.yewledger.core.report.Breakdown.Measure;
 import org.yewledger.core.report.Span;
 import org.yewledger.core.report.Span.Beside;
 import org.yewledger.core.report.Span.Every;
@@ -19,6 +23,9 @@ import org.yewledger.core.report.Span.Named;
  * @param every what each column is about; a month alone, a year alone, or all in one
  * @param beside what it is seen beside, where all is in one column
  * @param book null for every book, and all together
+ * @param by what the rows of an own report are; categories if it is not said
+ * @param measure what an own report adds up; expenses if it is not said
+ * @param text a journal query for the entries of an own report; all if it is not said
  * @param tax how income and expenses are told; net if it is not said
  */
 public record ReportAsked(
@@ -29,7 +36,10 @@ public record ReportAsked(
     @NotNull Every every,
     @NotNull Beside beside,
     @Nullable UUID book,
-    @Nullable Tax tax) {
+    @Nullable Tax tax,
+    @Nullable By by,
+    @Nullable Measure measure,
+    @Nullable @Size(max = QueryText.LONGEST) String text) {
   /** What of sales tax is in income and expenses. */
   public enum Tax {
     /** They are without it. */
@@ -42,7 +52,7 @@ public record ReportAsked(
 
   /** One month of a book, beside the month before. */
   public static ReportAsked monthOf(UUID book, YearMonth month) {
-    return new ReportAsked(Named.MONTH, month, null, null, Every.WHOLE, Beside.BEFORE, book, null);
+    return new ReportAsked(Named.MONTH, month, null, null, Every.WHOLE, Beside.BEFORE, book, null, null, null, null);
   }
 
   Span span(Month fiscalStart) {
@@ -50,6 +60,18 @@ public record ReportAsked(
       return Span.of(span, month, fiscalStart);
     }
     return new Span(first, last);
+  }
+
+  By byOrCategory() {
+    return by == null ? By.CATEGORY : by;
+  }
+
+  Measure measureOrSpent() {
+    return measure == null ? Measure.SPENT : measure;
+  }
+
+  String textOrAll() {
+    return text == null ? "" : text.strip();
   }
 
   Tax taxOrNet() {

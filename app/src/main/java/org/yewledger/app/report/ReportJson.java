@@ -31,6 +31,7 @@ public final class ReportJson {
    * @param total of all columns, where they can be added up
    * @param share of the account in its group, in tenths of a percent
    * @param change of the first column against the second, where that is what it is seen beside
+   * @param query finds the entries behind it in the journal, where it is of no account
    */
   public record ReportRowJson(
       RowLook look,
@@ -40,7 +41,8 @@ public final class ReportJson {
       List<BigDecimal> amounts,
       @Nullable BigDecimal total,
       @Nullable Integer share,
-      @Nullable BigDecimal change) {}
+      @Nullable BigDecimal change,
+      @Nullable String query) {}
 
   /**
    * @param bookId null where all books are seen as one

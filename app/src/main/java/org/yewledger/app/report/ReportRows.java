@@ -98,7 +98,8 @@ final class ReportRows {
               decimals(row.amounts()),
               adds ? row.total().decimal() : null,
               beside ? null : section.share(row),
-              change(row.amounts())));
+              changed(row.amounts()),
+              null));
     }
     add(RowLook.SUM, name, section.sums(), adds);
   }
@@ -110,7 +111,7 @@ final class ReportRows {
   }
 
   private void group(String name) {
-    rows.add(new ReportRowJson(RowLook.GROUP, null, name, "", List.of(), null, null, null));
+    rows.add(new ReportRowJson(RowLook.GROUP, null, name, "", List.of(), null, null, null, null));
   }
 
   private void account(Account account, List<Amount> amounts) {
@@ -123,7 +124,8 @@ final class ReportRows {
             decimals(amounts),
             null,
             null,
-            change(amounts)));
+            changed(amounts),
+            null));
   }
 
   private void add(RowLook look, String name, List<Amount> amounts, boolean adds) {
@@ -136,14 +138,20 @@ final class ReportRows {
             decimals(amounts),
             adds ? amounts.stream().reduce(Amount::plus).orElseThrow().decimal() : null,
             null,
-            change(amounts)));
+            changed(amounts),
+            null));
   }
 
-  private @Nullable BigDecimal change(List<Amount> amounts) {
-    return beside ? amounts.getFirst().minus(amounts.getLast()).decimal() : null;
+  private @Nullable BigDecimal changed(List<Amount> amounts) {
+    return beside ? change(amounts) : null;
   }
 
-  private static List<BigDecimal> decimals(List<Amount> amounts) {
+  /** Of the first column against the one that it is seen beside. */
+  static BigDecimal change(List<Amount> amounts) {
+    return amounts.getFirst().minus(amounts.getLast()).decimal();
+  }
+
+  static List<BigDecimal> decimals(List<Amount> amounts) {
     return amounts.stream().map(Amount::decimal).toList();
   }
 }

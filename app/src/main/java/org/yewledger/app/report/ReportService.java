@@ -36,10 +36,12 @@ import org.yewledger.core.report.TaxForm;
 public class ReportService {
   private final ChartService charts;
   private final PeriodTotals totals;
+  private final OwnReports own;
 
-  ReportService(ChartService charts, PeriodTotals totals) {
+  ReportService(ChartService charts, PeriodTotals totals, OwnReports own) {
     this.charts = charts;
     this.totals = totals;
+    this.own = own;
   }
 
   /** The reports that are laid out in columns of spans. */
@@ -48,7 +50,9 @@ public class ReportService {
     BALANCE_SHEET("Balance sheet", false),
     CASH_FLOW("Cash flow", true),
     NET_WORTH("Net worth", false),
-    TAX_FORM("Tax form", true);
+    TAX_FORM("Tax form", true),
+    /** What a person puts together. */
+    OWN("Own report", true);
 
     private final String inWords;
     private final boolean flows;
@@ -100,7 +104,8 @@ public class ReportService {
 
   private ReportTableJson table(
       Kind kind, Chart chart, ReportAsked asked, Of of, List<Span> columns) {
-    List<AccountTotals> loaded = loaded(kind, asked, columns, of);
+    List<AccountTotals> loaded =
+        kind == Kind.OWN ? List.of() : loaded(kind, asked, columns, of);
     boolean beside = asked.isBeside();
     return switch (kind) {
       case INCOME_STATEMENT ->
@@ -116,6 +121,10 @@ public class ReportService {
       case TAX_FORM -> {
         var form = TaxForm.of(of.currency(), columns, loaded, lines(of, chart));
         yield json(of, columns, ReportRows.of(form, chart, beside, columns.size()), null);
+      }
+      case OWN -> {
+        UUID bookId = of.together() ? null : of.book().id();
+        yield json(of, columns, own.rows(asked, bookId, of.currency(), columns), null);
       }
       case BALANCE_SHEET, NET_WORTH -> {
         var sheet =

@@ -1,0 +1,111 @@
+package org.yewledger.app.report;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.yewledger.app.journal.EntryParts;
+import org.yewledger.app.report.ReportJson.ReportRowJson;
+import org.yewledger.app.report.ReportJson.RowLook;
+import org.yewledger.core.journal.QueryField;
+import org.yewledger.core.journal.QueryText;
+import org.yewledger.core.money.Amount;
+import org.yewledger.core.report.Breakdown;
+import org.yewledger.core.report.Breakdown.By;
+import org.yewledger.core.report.Breakdown.Measure;
+import org.yewledger.core.report.Span;
+
+/** Reports that a person puts together: what a journal query finds, by what it has in common. */
+@Component
+class OwnReports {
+  private final EntryParts parts;
+
+  OwnReports(EntryParts parts) {
+    this.parts = parts;
+  }
+
+  /**
+   * @param bookId whose postings count; null for all books, which then have one currency
+   */
+  List<ReportRowJson> rows(
+      ReportAsked asked, @Nullable UUID bookId, CurrencyUnit base, List<Span> columns) {
+    By by = asked.byOrCategory();
+    Measure measure = asked.measureOrSpent();
+    var first = columns.stream().map(Span::first).min(Comparator.naturalOrder()).orElseThrow();
+    var last = columns.stream().map(Span::last).max(Comparator.naturalOrder()).orElseThrow();
+    Breakdown all =
+        Breakdown.of(
+            base,
+            columns,
+            measure,
+            parts.of(by, asked.textOrAll(), bookId, base, new Span(first, last)));
+    boolean beside = asked.isBeside();
+    boolean adds = !beside && columns.size() > 1;
+    Amount whole = Amount.sum(base, all.sums());
+    List<ReportRowJson> rows = new ArrayList<>();
+    for (Breakdown.Row row : all.rows()) {
+      rows.add(
+          new ReportRowJson(
+              RowLook.ACCOUNT,
+              null,
+              named(row.name(), by),
+              "",
+              ReportRows.decimals(row.amounts()),
+              adds ? row.total().decimal() : null,
+              beside ? null : Breakdown.share(row, whole),
+              beside ? ReportRows.change(row.amounts()) : null,
+              query(asked.textOrAll(), by, row.name())));
+    }
+    rows.add(
+        new ReportRowJson(
+            RowLook.TOTAL,
+            null,
+            inWords(measure, by),
+            "",
+            ReportRows.decimals(all.sums()),
+            adds ? whole.decimal() : null,
+            null,
+            beside ? ReportRows.change(all.sums()) : null,
+            null));
+    return rows;
+  }
+
+  private static String named(String name, By by) {
+    if (name.isEmpty()) {
+      return by == By.METHOD ? "no method said" : "none";
+    }
+    return by == By.METHOD ? methodWord(name).replace('-', ' ') : name;
+  }
+
+  private static String methodWord(String name) {
+    return name.toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  /** Finds the entries of a row in the journal; null for what has nothing in common. */
+  private static @Nullable String query(String text, By by, String name) {
+    if (name.isEmpty()) {
+      return null;
+    }
+    String term =
+        switch (by) {
+          case CATEGORY -> QueryText.term(QueryField.CATEGORY, name);
+          case PAYEE -> QueryText.term(QueryField.PAYEE, name);
+          case TAG -> QueryText.term(QueryField.TAG, name);
+          case ACCOUNT -> QueryText.term(QueryField.ACCOUNT, name);
+          case METHOD -> QueryText.term(QueryField.METHOD, methodWord(name));
+        };
+    return (text + " " + term).strip();
+  }
+
+  private static String inWords(Measure measure, By by) {
+    return switch (measure) {
+      case SPENT -> by == By.ACCOUNT ? "Went out" : "Spent";
+      case EARNED -> by == By.ACCOUNT ? "Came in" : "Earned";
+      case RESULT -> by == By.ACCOUNT ? "Moved" : "Result";
+    };
+  }
+}
