@@ -33,9 +33,8 @@ export function MonthAgainst() {
   if (!page.data || !month) return <Loading what="the month" />
   const { tables } = page.data
   return (
-    <View beside>
+    <View beside above={<ReportNav />}>
       <Leaf>
-        <ReportNav />
         <Head title="Month" about={`${longMonth(month)} against ${monthName(monthBefore(month))}`} />
         {tables.length === 0 ? (
           <Nothing title="There is no book yet">What is spent stands in a book.</Nothing>

@@ -39,9 +39,8 @@ export function SalesTax() {
   if (tax.error && !tax.data) return <Failed error={tax.error} retry={tax.refetch} />
   if (!tax.data) return <Loading what="the sales tax" />
   return (
-    <View beside={table !== undefined}>
+    <View beside={table !== undefined} above={<ReportNav />}>
       <Leaf>
-        <ReportNav />
         <Head title="Sales tax" about={table && periodOf(table)} />
         {table ? (
           <Scroll className="px-(--edge) pb-6" label="Sales tax">
