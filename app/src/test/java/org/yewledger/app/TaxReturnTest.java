@@ -30,8 +30,7 @@ public class TaxReturnTest extends AppTest {
       return h.api()
           .post(
               "/api/sales-tax/returns",
-              "{\"bookId\":\"%s\",\"month\":\"%s\",\"due\":\"%s\"}"
-                  .formatted(book(), month, due));
+              "{\"bookId\":\"%s\",\"month\":\"%s\",\"due\":\"%s\"}".formatted(book(), month, due));
     }
 
     String enter(String day, String amount, UUID from, UUID to) {
@@ -113,7 +112,10 @@ public class TaxReturnTest extends AppTest {
     assertEquals(groceries(h, "GROSS"), "12.10");
     assertEquals(groceries(h, "TAX"), "2.10");
     JsonNode found =
-        h.api().get("/api/entries?text=rate:standard%20date:2026-07..2026-09").json().path("entries");
+        h.api()
+            .get("/api/entries?text=rate:standard%20date:2026-07..2026-09")
+            .json()
+            .path("entries");
     assertEquals(found.size(), 2, found.toString());
   }
 
@@ -182,8 +184,7 @@ public class TaxReturnTest extends AppTest {
     String body =
         "{\"bookId\":\"%s\",\"month\":\"2026-08\",\"accountId\":\"%s\",\"date\":\"2026-09-20\",\"amount\":\"21.00\",\"payee\":\"Tax office\"}";
     Api.Answer paid =
-        h.api()
-            .post("/api/sales-tax/payments", body.formatted(press.book(), h.current().id()));
+        h.api().post("/api/sales-tax/payments", body.formatted(press.book(), h.current().id()));
     assertEquals(paid.status(), 201, paid.toString());
     JsonNode tax = press.tax("2026-09");
     assertEquals(tax.path("due").asString(), "21.00");
@@ -196,7 +197,10 @@ public class TaxReturnTest extends AppTest {
             .problem(),
         "payment-abroad");
     assertFalse(
-        h.api().get("/api/sales-tax?month=2026-09&book=" + h.press().bookId()).json().toString()
+        h.api()
+            .get("/api/sales-tax?month=2026-09&book=" + h.press().bookId())
+            .json()
+            .toString()
             .contains("bookId"));
   }
 }

@@ -14,8 +14,7 @@ import org.testng.annotations.Test;
 public class SalesTaxTest extends BrowserTest {
   private static Locator table(Page page) {
     return page.getByRole(
-        AriaRole.TABLE,
-        new Page.GetByRoleOptions().setName("Sales tax of Saltmarsh Letterpress"));
+        AriaRole.TABLE, new Page.GetByRoleOptions().setName("Sales tax of Saltmarsh Letterpress"));
   }
 
   @Test

@@ -75,6 +75,9 @@ public class Screenshots extends BrowserTest {
     open(page, "/reports/income?month=2026-08&span=TWELVE_MONTHS&every=MONTH");
     page.getByText("Together").first().waitFor();
     shoot("reports");
+    open(page, "/reports/sales-tax?month=2026-09");
+    page.getByText("due to the tax office").waitFor();
+    shoot("sales-tax");
     open(page, "/chart");
     row("Quillon Card").click();
     assertThat(page.getByText("Seen at the bank")).isVisible();
@@ -93,8 +96,6 @@ public class Screenshots extends BrowserTest {
     NewHousehold.begin(page, "rowan@aldercott.example", "Aldercotts of Ellery");
     NewHousehold.fillIn(page);
     shoot("setup");
-    page = signedIn(1280, 800, ColorScheme.DARK);
-    shoot("almanac-dark");
   }
 
   private void gatherHarbour() {

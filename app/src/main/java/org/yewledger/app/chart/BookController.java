@@ -32,8 +32,8 @@ import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.core.chart.StarterChart;
 import org.yewledger.core.ledger.FiscalYear;
-import org.yewledger.core.report.ReturnPeriod;
 import org.yewledger.core.money.Currencies;
+import org.yewledger.core.report.ReturnPeriod;
 import org.yewledger.core.tax.TaxRate;
 
 /** Books with their fiscal year and sales tax, and the currencies to choose from. */

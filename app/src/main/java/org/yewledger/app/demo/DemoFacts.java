@@ -9,8 +9,8 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.AccountFacts;
 import org.yewledger.app.chart.BookService;
 import org.yewledger.app.chart.TaxRateService;
-import org.yewledger.core.report.ReturnPeriod;
 import org.yewledger.core.ledger.Book;
+import org.yewledger.core.report.ReturnPeriod;
 import org.yewledger.core.tax.TaxRate;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 
@@ -43,8 +43,7 @@ final class DemoFacts {
   }
 
   private static AccountFacts onForm(ChartAccount account, String line) {
-    return new AccountFacts(
-        "", account.tail(), "", "", "", "", false, null, null, null, line);
+    return new AccountFacts("", account.tail(), "", "", "", "", false, null, null, null, line);
   }
 
   private static AccountFacts bank(
@@ -79,12 +78,7 @@ final class DemoFacts {
     books.change(
         press.id(),
         new BookService.BookFacts(
-            press.name(),
-            Month.OCTOBER,
-            "SL 4417",
-            REGISTERED,
-            standard,
-            ReturnPeriod.QUARTER),
+            press.name(), Month.OCTOBER, "SL 4417", REGISTERED, standard, ReturnPeriod.QUARTER),
         0);
     return exempt;
   }

@@ -63,8 +63,7 @@ public class EntryParts {
    *     <p>Cost: each entry of the span that fits is looked at.
    */
   @Transactional(readOnly = true)
-  public List<Part> of(
-      By by, String text, @Nullable UUID bookId, CurrencyUnit base, Span span) {
+  public List<Part> of(By by, String text, @Nullable UUID bookId, CurrencyUnit base, Span span) {
     Chart chart = charts.chart();
     EntrySought sought =
         queries
@@ -74,10 +73,7 @@ public class EntryParts {
     boolean accounts = by == By.ACCOUNT;
     params.put(
         "counted",
-        ids(
-            chart,
-            bookId,
-            a -> accounts ? a.kind().isMoney() : a.accountClass().isCategory()));
+        ids(chart, bookId, a -> accounts ? a.kind().isMoney() : a.accountClass().isCategory()));
     params.put("income", ids(chart, bookId, a -> a.accountClass() == AccountClass.INCOME));
     String sql =
         SUMS.formatted(

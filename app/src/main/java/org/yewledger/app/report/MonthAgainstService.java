@@ -77,17 +77,14 @@ class MonthAgainstService {
             today,
             isComplete(book, chart, month),
             spent.of(book, categories, month),
-            totals.of(
-                categories,
-                month.minusMonths(MonthAgainst.MONTHS_BEFORE),
-                month,
-                Tax.NET),
+            totals.of(categories, month.minusMonths(MonthAgainst.MONTHS_BEFORE), month, Tax.NET),
             spent.payees(book, categories, month));
     Day now =
         against.days().reversed().stream()
             .filter(day -> day.spent() != null)
             .findFirst()
-            .orElseGet(() -> new Day(0, Amount.zero(book.currency()), Amount.zero(book.currency())));
+            .orElseGet(
+                () -> new Day(0, Amount.zero(book.currency()), Amount.zero(book.currency())));
     return new MonthTableJson(
         book.id(),
         book.name(),

@@ -52,7 +52,8 @@ public record ReportAsked(
 
   /** One month of a book, beside the month before. */
   public static ReportAsked monthOf(UUID book, YearMonth month) {
-    return new ReportAsked(Named.MONTH, month, null, null, Every.WHOLE, Beside.BEFORE, book, null, null, null, null);
+    return new ReportAsked(
+        Named.MONTH, month, null, null, Every.WHOLE, Beside.BEFORE, book, null, null, null, null);
   }
 
   Span span(Month fiscalStart) {

@@ -51,8 +51,7 @@ class ReportController {
   ResponseEntity<byte[]> workbook(
       @RequestParam Kind kind, @Valid @ParameterObject ReportAsked asked) {
     ReportPageJson page = reports.report(kind, asked);
-    return Download.workbook(
-        fileName(kind, page), ReportCells.workbook(page, kind.inWords()));
+    return Download.workbook(fileName(kind, page), ReportCells.workbook(page, kind.inWords()));
   }
 
   /** The same on paper. */

@@ -104,8 +104,7 @@ public class ReportService {
 
   private ReportTableJson table(
       Kind kind, Chart chart, ReportAsked asked, Of of, List<Span> columns) {
-    List<AccountTotals> loaded =
-        kind == Kind.OWN ? List.of() : loaded(kind, asked, columns, of);
+    List<AccountTotals> loaded = kind == Kind.OWN ? List.of() : loaded(kind, asked, columns, of);
     boolean beside = asked.isBeside();
     return switch (kind) {
       case INCOME_STATEMENT ->
@@ -129,10 +128,7 @@ public class ReportService {
       case BALANCE_SHEET, NET_WORTH -> {
         var sheet =
             BalanceSheet.of(
-                of.currency(),
-                columns.stream().map(Span::last).toList(),
-                loaded,
-                of.fiscalStart());
+                of.currency(), columns.stream().map(Span::last).toList(), loaded, of.fiscalStart());
         yield json(
             of,
             columns,
@@ -156,8 +152,7 @@ public class ReportService {
   }
 
   /** From the beginning of the fiscal year of the first column on, which results are told by. */
-  private List<AccountTotals> loaded(
-      Kind kind, ReportAsked asked, List<Span> columns, Of of) {
+  private List<AccountTotals> loaded(Kind kind, ReportAsked asked, List<Span> columns, Of of) {
     YearMonth first =
         columns.stream().map(Span::first).min(Comparator.naturalOrder()).orElseThrow();
     YearMonth last = columns.stream().map(Span::last).max(Comparator.naturalOrder()).orElseThrow();

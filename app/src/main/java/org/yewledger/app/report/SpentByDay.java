@@ -70,8 +70,7 @@ class SpentByDay {
         .param("last", Date.valueOf(month.atEndOfMonth()))
         .query(row -> {
           spent.put(
-              row.getObject(1, LocalDate.class),
-              Amount.ofMinor(row.getLong(2), book.currency()));
+              row.getObject(1, LocalDate.class), Amount.ofMinor(row.getLong(2), book.currency()));
         });
     return spent;
   }
@@ -102,8 +101,7 @@ class SpentByDay {
   private static Payment payment(Row row, List<Row> all, Book book) {
     YearMonth month = YearMonth.from(row.date());
     long inMonth = all.stream().filter(o -> YearMonth.from(o.date()).equals(month)).count();
-    return new Payment(
-        row.date(), Amount.ofMinor(row.minor(), book.currency()), inMonth == 1);
+    return new Payment(row.date(), Amount.ofMinor(row.minor(), book.currency()), inMonth == 1);
   }
 
   private static UUID[] ids(List<Account> accounts) {

@@ -160,8 +160,7 @@ class SalesTaxService {
         sum(since, worked.base()).due());
   }
 
-  private static TaxLineJson json(
-      Line line, Worked worked, Map<UUID, TaxRateService.Kept> rates) {
+  private static TaxLineJson json(Line line, Worked worked, Map<UUID, TaxRateService.Kept> rates) {
     TaxRateService.Kept rate = rates.get(line.rateId());
     String name = rate == null ? "" : rate.rate().name();
     return new TaxLineJson(

@@ -25,9 +25,7 @@ import org.yewledger.core.report.TaxReturn.Line;
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
 class TaxReturns {
-  /**
-   * A return, when it was recorded and by whom.
-   */
+  /** A return, when it was recorded and by whom. */
   record Kept(TaxReturn is, Instant at, String who) {}
 
   private final JdbcClient jdbc;
@@ -50,9 +48,7 @@ class TaxReturns {
           UUID id = Objects.requireNonNull(row.getObject(1, UUID.class));
           return new Kept(
               new TaxReturn(
-                  id,
-                  span(row.getDate(2), row.getDate(3)),
-                  lines.getOrDefault(id, List.of())),
+                  id, span(row.getDate(2), row.getDate(3)), lines.getOrDefault(id, List.of())),
               row.getTimestamp(4).toInstant(),
               row.getString(5));
         })

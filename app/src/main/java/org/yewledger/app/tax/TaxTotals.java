@@ -48,8 +48,7 @@ class TaxTotals {
         .param("book", bookId)
         .query(row -> {
           var span = new Span(month(row.getDate(1)), month(row.getDate(2)));
-          Account category =
-              chart.account(Objects.requireNonNull(row.getObject(3, UUID.class)));
+          Account category = chart.account(Objects.requireNonNull(row.getObject(3, UUID.class)));
           totals
               .computeIfAbsent(span, s -> new ArrayList<>())
               .add(

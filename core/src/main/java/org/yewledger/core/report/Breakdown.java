@@ -83,7 +83,8 @@ public record Breakdown(List<Row> rows, List<Amount> sums) {
             .toList();
     List<Amount> sums =
         IntStream.range(0, spans.size())
-            .mapToObj(i -> Amount.sum(base, rows.stream().map(row -> row.amounts().get(i)).toList()))
+            .mapToObj(
+                i -> Amount.sum(base, rows.stream().map(row -> row.amounts().get(i)).toList()))
             .toList();
     return new Breakdown(rows, sums);
   }

@@ -43,8 +43,7 @@ public record CashFlow(
         money(base, spans, totals, span -> span.first().minusMonths(1)),
         flows(base, spans, totals, a -> a.accountClass() == AccountClass.INCOME),
         flows(base, spans, totals, a -> a.accountClass() == AccountClass.EXPENSE),
-        flows(
-            base, spans, totals, a -> !a.accountClass().isCategory() && !a.kind().isMoney()),
+        flows(base, spans, totals, a -> !a.accountClass().isCategory() && !a.kind().isMoney()),
         money(base, spans, totals, Span::last));
   }
 
@@ -67,10 +66,7 @@ public record CashFlow(
   }
 
   private static Section flows(
-      CurrencyUnit base,
-      List<Span> spans,
-      List<AccountTotals> totals,
-      Predicate<Account> which) {
+      CurrencyUnit base, List<Span> spans, List<AccountTotals> totals, Predicate<Account> which) {
     return Section.of(
         base, spans, totals.stream().filter(t -> which.test(t.account())).toList(), true);
   }
@@ -80,8 +76,7 @@ public record CashFlow(
       List<Span> spans,
       List<AccountTotals> totals,
       Function<Span, YearMonth> at) {
-    List<AccountTotals> money =
-        totals.stream().filter(t -> t.account().kind().isMoney()).toList();
+    List<AccountTotals> money = totals.stream().filter(t -> t.account().kind().isMoney()).toList();
     return spans.stream()
         .map(span -> Amount.sum(base, money.stream().map(t -> t.through(at.apply(span))).toList()))
         .toList();

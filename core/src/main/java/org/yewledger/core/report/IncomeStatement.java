@@ -43,8 +43,8 @@ public record IncomeStatement(
               .toList();
       List<Amount> sums =
           IntStream.range(0, spans.size())
-              .mapToObj(i ->
-                  Amount.sum(base, rows.stream().map(row -> row.amounts().get(i)).toList()))
+              .mapToObj(
+                  i -> Amount.sum(base, rows.stream().map(row -> row.amounts().get(i)).toList()))
               .toList();
       return new Section(rows, sums);
     }

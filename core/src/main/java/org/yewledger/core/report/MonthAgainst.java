@@ -205,8 +205,7 @@ public record MonthAgainst(
    */
   private static Stream<Unusual> rose(String payee, Payment now, List<Payment> before) {
     Amount usual = before.getFirst().amount();
-    int times =
-        (int) before.stream().takeWhile(p -> p.amount().equals(usual) && p.sole()).count();
+    int times = (int) before.stream().takeWhile(p -> p.amount().equals(usual) && p.sole()).count();
     return times >= SAME_BEFORE && now.amount().compareTo(usual) > 0
         ? Stream.of(new Unusual.PriceRose(payee, now.on(), usual, times, now.amount()))
         : Stream.empty();

@@ -39,10 +39,9 @@ public record SalesTaxReport(Span span, List<Line> lines, List<Line> corrections
         .map(TaxReturn::span)
         .filter(earlier -> earlier.last().isBefore(span.first()))
         .sorted(Comparator.comparing(Span::first))
-        .forEach(
-            earlier ->
-                corrections.addAll(
-                    sinceReturned(base, earlier, now.getOrDefault(earlier, List.of()), returns)));
+        .forEach(earlier ->
+            corrections.addAll(
+                sinceReturned(base, earlier, now.getOrDefault(earlier, List.of()), returns)));
     Amount due =
         Amount.sum(base, lines.stream().map(Line::due).toList())
             .plus(Amount.sum(base, corrections.stream().map(Line::due).toList()));
@@ -59,12 +58,11 @@ public record SalesTaxReport(Span span, List<Line> lines, List<Line> corrections
     returns.stream()
         .flatMap(one -> one.lines().stream())
         .filter(line -> line.about().equals(about))
-        .forEach(
-            line ->
-                left.put(
-                    line.rateId(),
-                    left.getOrDefault(line.rateId(), Line.none(about, line.rateId(), base))
-                        .minus(line)));
+        .forEach(line ->
+            left.put(
+                line.rateId(),
+                left.getOrDefault(line.rateId(), Line.none(about, line.rateId(), base))
+                    .minus(line)));
     return left.values().stream().filter(line -> !line.isNothing()).toList();
   }
 

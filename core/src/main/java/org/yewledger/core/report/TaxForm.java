@@ -38,18 +38,15 @@ public record TaxForm(List<Line> lines, List<Amount> results) {
           totals.stream()
               .filter(t -> t.account().accountClass() == of)
               .collect(Collectors.groupingBy(t -> lineOf.getOrDefault(t.account().id(), "")));
-      byLine.forEach(
-          (name, own) ->
-              lines.add(
-                  new Line(name, of, Section.of(base, spans, own, of == AccountClass.INCOME))));
+      byLine.forEach((name, own) ->
+          lines.add(new Line(name, of, Section.of(base, spans, own, of == AccountClass.INCOME))));
     }
     lines.removeIf(line -> line.section().rows().isEmpty());
     lines.sort(
         Comparator.comparing(Line::of)
             .thenComparing(line -> line.name().isEmpty())
             .thenComparing(Line::name, TaxForm::inOrder));
-    return new TaxForm(
-        List.copyOf(lines), IncomeStatement.of(base, spans, totals).results());
+    return new TaxForm(List.copyOf(lines), IncomeStatement.of(base, spans, totals).results());
   }
 
   /** Numbers as numbers, so that line 9 stands before line 10. */

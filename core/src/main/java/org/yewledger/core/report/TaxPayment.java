@@ -34,8 +34,7 @@ public final class TaxPayment {
         on,
         payee,
         "Sales tax %s to %s".formatted(about.first(), about.last()),
-        List.of(
-            new Draft.Line(salesTax, amount, ""), new Draft.Line(from, amount.negated(), "")),
+        List.of(new Draft.Line(salesTax, amount, ""), new Draft.Line(from, amount.negated(), "")),
         Marks.NONE);
   }
 }

@@ -38,8 +38,7 @@ public class CloseChecklistTest {
         "Household",
         AUGUST,
         TODAY,
-        new Shown(
-            accounts, waiting, Optional.of(eur(suspense)), unexplained, Optional.empty()));
+        new Shown(accounts, waiting, Optional.of(eur(suspense)), unexplained, Optional.empty()));
   }
 
   @Test

@@ -50,7 +50,11 @@ public class BreakdownTest {
     long spent = 0;
     for (int i = 0; i < 300; i++) {
       Part part =
-          part("p" + random.nextInt(20), random.nextInt(3), random.nextInt(900), random.nextInt(500));
+          part(
+              "p" + random.nextInt(20),
+              random.nextInt(3),
+              random.nextInt(900),
+              random.nextInt(500));
       earned += part.earned().minor();
       spent += part.spent().minor();
       parts.add(part);

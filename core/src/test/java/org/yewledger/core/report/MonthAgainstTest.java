@@ -48,15 +48,17 @@ public class MonthAgainstTest {
 
   /** Twelve months before February, and February. */
   private static AccountTotals totals(Account account, long... months) {
-    return new AccountTotals(
-        account, 0, FEBRUARY.minusMonths(months.length - 1L), months);
+    return new AccountTotals(account, 0, FEBRUARY.minusMonths(months.length - 1L), months);
   }
 
   @Test
   public void daysAddUpToTheWholeOfBothMonthsHoweverLong() {
     var random = new Random(2);
     Map<LocalDate, Amount> spentOn = new HashMap<>();
-    FEBRUARY.minusMonths(1).atDay(1).datesUntil(FEBRUARY.plusMonths(1).atDay(1))
+    FEBRUARY
+        .minusMonths(1)
+        .atDay(1)
+        .datesUntil(FEBRUARY.plusMonths(1).atDay(1))
         .forEach(day -> spentOn.put(day, eur(random.nextInt(5_000))));
     List<Day> days = of(LATER, spentOn, List.of()).days();
     assertEquals(days.size(), 28);

@@ -123,8 +123,7 @@ public class ReportsTest {
     assertEquals(
         form.lines().stream().map(TaxForm.Line::name).toList(), List.of("", "Line 9", "Line 10"));
     assertEquals(form.lines().getLast().section().sums(), List.of(eur(40_000)));
-    assertEquals(
-        form.results(), IncomeStatement.of(CurrencyUnit.EUR, spans, totals).results());
+    assertEquals(form.results(), IncomeStatement.of(CurrencyUnit.EUR, spans, totals).results());
   }
 
   @Test
@@ -192,7 +191,8 @@ public class ReportsTest {
               .mapToLong(Posted::minor)
               .sum();
       assertEquals(flow.closing().get(i), eur(money));
-      assertEquals(i == 0 ? null : flow.opening().get(i), i == 0 ? null : flow.closing().get(i - 1));
+      assertEquals(
+          i == 0 ? null : flow.opening().get(i), i == 0 ? null : flow.closing().get(i - 1));
     }
   }
 

@@ -84,8 +84,7 @@ public class SalesTaxReportTest {
     assertEquals(first.due(CurrencyUnit.EUR), eur(21_000));
 
     now.put(
-        FIRST,
-        List.of(of(SALES, STANDARD, -100_000, -21_000), of(PAPER, STANDARD, 10_000, 2_100)));
+        FIRST, List.of(of(SALES, STANDARD, -100_000, -21_000), of(PAPER, STANDARD, 10_000, 2_100)));
     now.put(SECOND, List.of(of(SALES, STANDARD, -50_000, -10_500)));
     SalesTaxReport second = report(SECOND, now, List.of(first));
     assertEquals(second.corrections().size(), 1);
@@ -121,8 +120,7 @@ public class SalesTaxReportTest {
     assertEquals(
         TaxReturn.missing(ReturnPeriod.QUARTER, registered.minusDays(1), months, List.of()).size(),
         3);
-    assertEquals(
-        TaxReturn.missing(ReturnPeriod.YEAR, registered, months, List.of()), List.of());
+    assertEquals(TaxReturn.missing(ReturnPeriod.YEAR, registered, months, List.of()), List.of());
   }
 
   /** Whatever changes between returns, all that was returned adds up to what the books say. */
