@@ -35,6 +35,7 @@ import { Post } from './features/post/Post'
 import { AgreementReport } from './features/reconcile/AgreementReport'
 import { Reconcile } from './features/reconcile/Reconcile'
 import { StatementSheet } from './features/reconcile/StatementSheet'
+import { GeneralLedger } from './features/report/GeneralLedger'
 import { MonthAgainst } from './features/report/MonthAgainst'
 import { Report } from './features/report/Report'
 import { FirstReport } from './features/report/ReportNav'
@@ -84,6 +85,7 @@ const router = createBrowserRouter([
           { path: '/reports/tax-form', element: <Report key="tax-form" kind="TAX_FORM" /> },
           { path: '/reports/month', element: <MonthAgainst /> },
           { path: '/reports/own', element: <Report key="own" kind="OWN" /> },
+          { path: '/reports/ledger', element: <GeneralLedger /> },
           { path: '/reports/trial-balance', element: <TrialBalance /> },
           { path: '/reports/sales-tax', element: <SalesTax /> },
           {

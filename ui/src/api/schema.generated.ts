@@ -996,6 +996,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/general-ledger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ledger"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/general-ledger/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["paper_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/general-ledger/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/general-ledger/workbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["workbook_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/household": {
         parameters: {
             query?: never;
@@ -3991,6 +4055,57 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        LedgerPageJson: {
+            first: string;
+            last: string;
+            tables: components["schemas"]["LedgerTableJson"][];
+        };
+        LedgerRowJson: {
+            /** @enum {string} */
+            accountClass: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            after: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            before: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            credit: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            debit: string;
+            groupName: string;
+            name: string;
+        };
+        LedgerTableJson: {
+            balances: boolean;
+            /** Format: uuid */
+            bookId: string;
+            bookName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            credit: string;
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            debit: string;
+            rows: components["schemas"]["LedgerRowJson"][];
+        };
         LeftLineJson: {
             /** Format: date */
             bookedOn: string;
@@ -4116,6 +4231,7 @@ export interface components {
             currency: string;
             days: components["schemas"]["SpentDayJson"][];
             month: string;
+            monthBefore: string;
             over: boolean;
             /**
              * Format: decimal
@@ -7824,6 +7940,134 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilePreviewJson"];
+                };
+            };
+        };
+    };
+    ledger: {
+        parameters: {
+            query: {
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LedgerPageJson"];
+                };
+            };
+        };
+    };
+    paper_1: {
+        parameters: {
+            query: {
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    table_1: {
+        parameters: {
+            query: {
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    workbook_1: {
+        parameters: {
+            query: {
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
         };

@@ -13,13 +13,6 @@ import { UnusualList } from './UnusualList'
 
 export type MonthTable = Schemas['MonthTableJson']
 
-/** The month before another, by its name where it is of the same year. */
-export function monthBefore(month: string): string {
-  const date = new Date(`${month}-01T00:00:00Z`)
-  date.setUTCMonth(date.getUTCMonth() - 1)
-  return date.toISOString().slice(0, 7)
-}
-
 /** What was spent in the month against the month before: day by day, by categories, and what is unusual. */
 export function MonthAgainst() {
   const { book, month } = useScope()
@@ -35,7 +28,7 @@ export function MonthAgainst() {
   return (
     <View beside above={<ReportNav />}>
       <Leaf>
-        <Head title="Month" about={`${longMonth(month)} against ${monthName(monthBefore(month))}`} />
+        <Head title="Month" about={tables[0] && `${longMonth(month)} against ${monthName(tables[0].monthBefore)}`} />
         {tables.length === 0 ? (
           <Nothing title="There is no book yet">What is spent stands in a book.</Nothing>
         ) : (
@@ -54,7 +47,7 @@ export function MonthAgainst() {
 }
 
 function BookMonth({ table }: { table: MonthTable }) {
-  const before = monthName(monthBefore(table.month))
+  const before = monthName(table.monthBefore)
   return (
     <section aria-label={table.bookName} className="max-w-[860px]">
       <h2 className="font-serif text-lead">
@@ -110,7 +103,7 @@ function Categories({ table, before }: { table: MonthTable; before: string }) {
               {row.name} <span className="text-small text-ink-3">{row.groupName}</span>
             </td>
             <Behind accountId={row.accountId} month={table.month} amount={row.spent} />
-            <Behind accountId={row.accountId} month={monthBefore(table.month)} amount={row.before} />
+            <Behind accountId={row.accountId} month={table.monthBefore} amount={row.before} />
             <td className="text-right text-ink-2">
               {isZero(row.change) ? <span className="text-ink-3">–</span> : signed(row.change)}
             </td>

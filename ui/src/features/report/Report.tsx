@@ -2,7 +2,6 @@ import { useQuery } from '@tanstack/react-query'
 import { api, data } from '@/api/client'
 import { books } from '@/api/queries'
 import { counted, lastDay, longDay, longMonth } from '@/parts/figures'
-import { box } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
@@ -10,29 +9,19 @@ import { Head, Leaf, View } from '@/parts/View'
 import { OwnParts } from './OwnParts'
 import { REPORTS, ReportNav } from './ReportNav'
 import { ReportTable } from './ReportTable'
+import { SpanPick } from './SpanPick'
 import { TakeAlong } from './TakeAlong'
 import {
   type Beside,
   type Every,
   isOfFlows,
   type Kind,
-  type Named,
   type ReportPage,
   type Tax,
   useReportAsked,
 } from './useReportAsked'
 import { WorthLine } from './WorthLine'
 
-const SPANS: { value: Named | 'OWN'; name: string }[] = [
-  { value: 'MONTH', name: 'the month' },
-  { value: 'QUARTER', name: 'its quarter' },
-  { value: 'YEAR_TO_DATE', name: 'the year up to it' },
-  { value: 'FISCAL_YEAR_TO_DATE', name: 'the fiscal year up to it' },
-  { value: 'TWELVE_MONTHS', name: 'twelve months up to it' },
-  { value: 'YEAR', name: 'its whole year' },
-  { value: 'FISCAL_YEAR', name: 'its whole fiscal year' },
-  { value: 'OWN', name: 'from month to month' },
-]
 const EVERY: { value: Every; name: string }[] = [
   { value: 'WHOLE', name: 'in one column' },
   { value: 'MONTH', name: 'by months' },
@@ -76,18 +65,7 @@ export function Report({ kind }: { kind: Kind }) {
         </Head>
         <div className="flex flex-none flex-wrap items-center gap-2 px-(--edge) pb-2">
           {kind === 'OWN' && <OwnParts by={asked.by} measure={asked.measure} text={asked.text} set={set} />}
-          <Select
-            aria-label="What it covers"
-            value={asked.span}
-            options={SPANS}
-            onChange={(span) => set({ span, first: '', last: '' })}
-          />
-          {asked.span === 'OWN' && (
-            <>
-              <Month label="From" value={asked.first} onChange={(first) => set({ first })} />
-              <Month label="To" value={asked.last} onChange={(last) => set({ last })} />
-            </>
-          )}
+          <SpanPick asked={asked} set={set} />
           <Select aria-label="Columns" value={asked.every} options={EVERY} onChange={(every) => set({ every })} />
           {asked.every === 'WHOLE' && (
             <Select aria-label="Seen" value={asked.beside} options={BESIDE} onChange={(beside) => set({ beside })} />
@@ -129,28 +107,6 @@ function Tables({ kind, page }: { kind: Kind; page: ReportPage }) {
         ))}
       </div>
     </Scroll>
-  )
-}
-
-function Month({
-  label,
-  value,
-  onChange,
-}: {
-  label: string
-  value: string | undefined
-  onChange: (month: string) => void
-}) {
-  return (
-    <label className="flex items-center gap-1.5 text-ink-2">
-      {label}
-      <input
-        type="month"
-        className={box({ className: 'w-[150px]' })}
-        value={value ?? ''}
-        onChange={(event) => onChange(event.target.value)}
-      />
-    </label>
   )
 }
 

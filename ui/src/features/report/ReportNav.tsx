@@ -9,6 +9,7 @@ export const REPORTS = [
   { to: '/reports/cash-flow', kind: 'CASH_FLOW', name: 'Cash flow' },
   { to: '/reports/worth', kind: 'NET_WORTH', name: 'Net worth' },
   { to: '/reports/trial-balance', kind: 'TRIAL_BALANCE', name: 'Trial balance' },
+  { to: '/reports/ledger', kind: 'GENERAL_LEDGER', name: 'General ledger' },
   { to: '/reports/tax-form', kind: 'TAX_FORM', name: 'Tax form' },
   { to: '/reports/sales-tax', kind: 'SALES_TAX', name: 'Sales tax' },
   { to: '/reports/month', kind: 'MONTH', name: 'Month' },
@@ -24,7 +25,7 @@ export function ReportNav() {
   const kept = search || scope
   useCommands(
     REPORTS.map((report, i) => ({
-      keys: [String(i + 1)],
+      keys: [String((i + 1) % 10)],
       label: report.name,
       strip: 'report',
       run: () => navigate(report.to + kept),

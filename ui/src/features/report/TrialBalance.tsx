@@ -8,17 +8,10 @@ import { entryTable, sumRow } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
+import { CLASSES } from './classes'
 import { ReportNav } from './ReportNav'
 
 type Book = Schemas['TrialBalanceJson']
-
-const CLASSES = [
-  { of: 'ASSET', name: 'Assets' },
-  { of: 'LIABILITY', name: 'Liabilities' },
-  { of: 'EQUITY', name: 'Equity' },
-  { of: 'INCOME', name: 'Income' },
-  { of: 'EXPENSE', name: 'Expenses' },
-] as const
 
 /** Every account's balance at the end of the month, debits beside credits. */
 export function TrialBalance() {

@@ -14,12 +14,13 @@ export type ReportPage = Schemas['ReportPageJson']
 export type ReportTableOf = Schemas['ReportTableJson']
 
 /** What a report covers until somebody chooses. */
-const USUAL: Record<Kind, { span: Named; every: Every; beside: Beside }> = {
+const USUAL: Record<Kind | 'GENERAL_LEDGER', { span: Named; every: Every; beside: Beside }> = {
   INCOME_STATEMENT: { span: 'MONTH', every: 'WHOLE', beside: 'BEFORE' },
   CASH_FLOW: { span: 'MONTH', every: 'WHOLE', beside: 'BEFORE' },
   BALANCE_SHEET: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
   NET_WORTH: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
   OWN: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
+  GENERAL_LEDGER: { span: 'MONTH', every: 'WHOLE', beside: 'NOTHING' },
   TAX_FORM: { span: 'FISCAL_YEAR', every: 'WHOLE', beside: 'YEAR_BEFORE' },
 }
 
@@ -27,7 +28,7 @@ const USUAL: Record<Kind, { span: Named; every: Every; beside: Beside }> = {
 export const isOfFlows = (kind: string) => kind !== 'BALANCE_SHEET' && kind !== 'NET_WORTH'
 
 /** What a report covers, kept in the address: a link to it, a reload and the way back show the same. */
-export function useReportAsked(kind: Kind) {
+export function useReportAsked<K extends Kind | 'GENERAL_LEDGER'>(kind: K) {
   const { book, month } = useScope()
   const { params, set } = useAddress()
   const usual = USUAL[kind]
@@ -54,6 +55,6 @@ export function useReportAsked(kind: Kind) {
     ...(book ? { book } : {}),
     ...(kind === 'INCOME_STATEMENT' && asked.tax !== 'NET' ? { tax: asked.tax } : {}),
     ...(kind === 'OWN' ? { by: asked.by, measure: asked.measure, text: asked.text } : {}),
-  } satisfies Query
+  } satisfies Omit<Query, 'kind'> & { kind: K }
   return { asked, query, set, ready: month !== undefined }
 }

@@ -189,6 +189,24 @@ public class ReportTest extends AppTest {
   }
 
   @Test
+  public void aGeneralLedgerHasEveryPostingAndItsSums() {
+    Household h = found("ledger");
+    enter(h, "2026-08-31", "500.00", h.current().id(), h.groceries().id());
+    enter(h, "2026-09-05", "30.00", h.current().id(), h.groceries().id());
+    enter(h, "2026-09-07", "100.00", h.pay().id(), h.current().id());
+    String asked = OWN + "book=" + h.current().bookId();
+    JsonNode table = h.api().get("/api/general-ledger?" + asked).json().at("/tables/0");
+    JsonNode current = table.at("/rows/0");
+    assertEquals(current.path("name").asString(), "Harbour Current");
+    assertEquals(current.path("before").asString(), "500.00");
+    assertEquals(current.path("debit").asString(), "100.00");
+    assertEquals(current.path("credit").asString(), "30.00");
+    assertEquals(current.path("after").asString(), "570.00");
+    assertEquals(table.path("debit").asString(), "130.00");
+    assertTrue(table.path("balances").asBoolean());
+  }
+
+  @Test
   public void anOwnReportAddsUpWhatTheJournalFinds() {
     Household h = found("own");
     enter(h, "2026-08-31", "500.00", h.current().id(), h.groceries().id());

@@ -113,6 +113,7 @@ public class WriteAccessTest extends AppTest {
           "PUT /api/session/formats",
           "PUT /api/journal/columns",
           "POST /api/journal/views",
+          "POST /api/kept-reports",
           "PUT /api/session/keys",
           "POST /api/flows",
           "POST /api/books",

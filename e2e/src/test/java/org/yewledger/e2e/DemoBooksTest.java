@@ -26,6 +26,20 @@ public class DemoBooksTest extends BrowserTest {
   }
 
   @Test
+  public void oneTwoOrThreeYearsStandBesideEachOther() {
+    Page page = signedInAt("/?month=2026-09");
+    page.getByLabel("Harbour Current, August 2026: agreed to zero").waitFor();
+    page.keyboard().press("w");
+    assertThat(page.getByLabel("Months shown")).containsText("24 months");
+    assertThat(page.getByLabel("Harbour Current, November 2024: not open yet")).isVisible();
+    assertThat(page.getByLabel("Harbour Current, October 2025: closed")).isVisible();
+    page.keyboard().press("w");
+    assertThat(page.getByLabel("Harbour Current, November 2023: not open yet")).isVisible();
+    page.reload();
+    assertThat(page.getByLabel("Months shown")).containsText("36 months");
+  }
+
+  @Test
   public void theAuditFromOutsideFindsNothing() throws Exception {
     String says = OutsideAudit.run();
     assertTrue(

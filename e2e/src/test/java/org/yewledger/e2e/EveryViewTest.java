@@ -47,7 +47,8 @@ public class EveryViewTest extends BrowserTest {
           "/reports/tax-form",
           "/reports/sales-tax",
           "/reports/month",
-          "/reports/own");
+          "/reports/own",
+          "/reports/ledger");
   private static final String SIGN_IN = "sign-in";
   private static final String STATEMENT = "a statement";
   private static final String REGISTER = "an account";

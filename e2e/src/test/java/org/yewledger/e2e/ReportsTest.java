@@ -61,8 +61,10 @@ public class ReportsTest extends BrowserTest {
     page.keyboard().press("5");
     assertThat(page.getByText("debits equal credits").first()).isVisible();
     page.keyboard().press("6");
+    assertThat(table(page, "General ledger of Household")).containsText("Groceries");
+    page.keyboard().press("7");
     assertThat(table(page, "Saltmarsh Letterpress")).containsText("1 Turnover");
-    page.keyboard().press("8");
+    page.keyboard().press("9");
     assertThat(heading(page, "Month").first()).isVisible();
     assertThat(table(page, "Spending of Household")).containsText("Groceries");
     assertEquals(complaints(), List.of());

@@ -21,7 +21,7 @@ public class SalesTaxTest extends BrowserTest {
   public void aFigureOfTaxLeadsToItsEntriesAndBack() {
     Page page = signedInAt("/reports/income?month=2026-09");
     assertThat(heading(page, "Income statement")).isVisible();
-    page.keyboard().press("7");
+    page.keyboard().press("8");
     Locator standard =
         table(page)
             .getByRole(AriaRole.ROW)

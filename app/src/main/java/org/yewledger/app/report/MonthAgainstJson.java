@@ -54,6 +54,7 @@ final class MonthAgainstJson {
       int times) {}
 
   /**
+   * @param monthBefore the one that it is held against
    * @param over whether the month is
    * @param spent up to its last day, or today
    * @param beforeByNow of the month before up to the same day, {@code before} in all of it
@@ -63,6 +64,7 @@ final class MonthAgainstJson {
       String bookName,
       String currency,
       YearMonth month,
+      YearMonth monthBefore,
       boolean over,
       BigDecimal spent,
       BigDecimal beforeByNow,

@@ -90,6 +90,7 @@ class MonthAgainstService {
         book.name(),
         book.currency().getCode(),
         month,
+        month.minusMonths(1),
         today.isAfter(month.atEndOfMonth()),
         Objects.requireNonNull(now.spent()).decimal(),
         now.before().decimal(),

@@ -13,7 +13,6 @@ import org.yewledger.app.report.ReportJson.ReportRowJson;
 import org.yewledger.app.report.ReportJson.RowLook;
 import org.yewledger.core.journal.QueryField;
 import org.yewledger.core.journal.QueryText;
-import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.Breakdown;
 import org.yewledger.core.report.Breakdown.By;
 import org.yewledger.core.report.Breakdown.Measure;
@@ -45,7 +44,6 @@ class OwnReports {
             parts.of(by, asked.textOrAll(), bookId, base, new Span(first, last)));
     boolean beside = asked.isBeside();
     boolean adds = !beside && columns.size() > 1;
-    Amount whole = Amount.sum(base, all.sums());
     List<ReportRowJson> rows = new ArrayList<>();
     for (Breakdown.Row row : all.rows()) {
       rows.add(
@@ -56,7 +54,7 @@ class OwnReports {
               "",
               ReportRows.decimals(row.amounts()),
               adds ? row.total().decimal() : null,
-              beside ? null : Breakdown.share(row, whole),
+              beside ? null : all.share(row),
               beside ? ReportRows.change(row.amounts()) : null,
               query(asked.textOrAll(), by, row.name())));
     }
@@ -67,7 +65,7 @@ class OwnReports {
             inWords(measure, by),
             "",
             ReportRows.decimals(all.sums()),
-            adds ? whole.decimal() : null,
+            adds ? all.total().decimal() : null,
             null,
             beside ? ReportRows.change(all.sums()) : null,
             null));

@@ -90,10 +90,13 @@ public record Breakdown(List<Row> rows, List<Amount> sums) {
   }
 
   /** The part of a row in the whole, in tenths of a percent, rounded down; 0 without a whole. */
-  public static int share(Row row, Amount whole) {
-    return whole.minor() <= 0 || row.total().minor() <= 0
-        ? 0
-        : (int) Math.floorDiv(Math.multiplyExact(1000L, row.total().minor()), whole.minor());
+  public int share(Row row) {
+    return Share.inTenths(row.total(), total());
+  }
+
+  /** What all of it comes to, over all columns. */
+  public Amount total() {
+    return sums.stream().reduce(Amount::plus).orElseThrow();
   }
 
   private static Row row(CurrencyUnit base, List<Span> spans, Measure measure, List<Part> own) {

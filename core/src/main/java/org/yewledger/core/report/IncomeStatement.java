@@ -60,10 +60,7 @@ public record IncomeStatement(
 
     /** The part of a row in the whole, in tenths of a percent, rounded down; 0 without a whole. */
     public int share(Row row) {
-      long whole = total().minor();
-      return whole <= 0 || row.total().minor() <= 0
-          ? 0
-          : (int) Math.floorDiv(Math.multiplyExact(1000L, row.total().minor()), whole);
+      return Share.inTenths(row.total(), total());
     }
   }
 
