@@ -138,7 +138,7 @@ function BookFacts({ book }: { book: Book }) {
             ...rates.filter((r) => r.bookId === book.id).map((r) => ({ value: r.id, name: r.name })),
           ]}
         />
-        <SelectField name="taxPeriod" label="Returned" className="w-[120px]" options={TAX_PERIODS} />
+        <SelectField name="taxPeriod" label="Sales tax returned" className="w-[140px]" options={TAX_PERIODS} />
         <Beside>
           <Button type="submit">Save</Button>
         </Beside>

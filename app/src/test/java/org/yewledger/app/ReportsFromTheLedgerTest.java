@@ -16,7 +16,9 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
-/** What the reports say, worked out anew from the rows of the general ledger as it is downloaded. */
+/**
+ * What the reports say, worked out anew from the rows of the general ledger as it is downloaded.
+ */
 public class ReportsFromTheLedgerTest extends AppTest {
   private static final String SPAN = "span=MONTH&month=2026-10&beside=NOTHING&every=";
   private static final List<String> MONEY = List.of("Harbour Current", "Quillon Card");
@@ -70,7 +72,8 @@ public class ReportsFromTheLedgerTest extends AppTest {
     Map<String, JsonNode> rows = new TreeMap<>();
     table
         .path("rows")
-        .forEach(row -> rows.put(row.path("look").asString() + " " + row.path("name").asString(), row));
+        .forEach(
+            row -> rows.put(row.path("look").asString() + " " + row.path("name").asString(), row));
     return rows;
   }
 

@@ -41,8 +41,7 @@ class GeneralLedgerController {
         ledgers.cells(asked).stream()
             .map(row -> row.stream().map(GeneralLedgerController::plain).toList())
             .toList();
-    return Download.csv(
-        fileName(asked), ReportTable.write(GeneralLedgerService.COLUMNS, rows));
+    return Download.csv(fileName(asked), ReportTable.write(GeneralLedgerService.COLUMNS, rows));
   }
 
   /** The same as a workbook, with real numbers and days. */

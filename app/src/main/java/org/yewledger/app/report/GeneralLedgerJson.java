@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.UUID;
 import org.yewledger.core.ledger.AccountClass;
 
-/** What the API says about general ledgers. Amounts are in the book's currency, debits above zero. */
+/**
+ * What the API says about general ledgers. Amounts are in the book's currency, debits above zero.
+ */
 final class GeneralLedgerJson {
   private GeneralLedgerJson() {}
 

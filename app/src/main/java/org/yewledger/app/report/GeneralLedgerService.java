@@ -32,7 +32,15 @@ import org.yewledger.formats.pdf.Paper.Table;
 class GeneralLedgerService {
   static final List<String> COLUMNS =
       List.of(
-          "book", "account", "date", "entry", "payee", "note", "debit", "credit", "balance",
+          "book",
+          "account",
+          "date",
+          "entry",
+          "payee",
+          "note",
+          "debit",
+          "credit",
+          "balance",
           "currency");
 
   private final ChartService charts;
@@ -70,9 +78,7 @@ class GeneralLedgerService {
           List<Account> leaves =
               chart.accountsOf(book.id()).filter(account -> !account.group()).toList();
           return new BookLedger(
-              book,
-              GeneralLedger.of(
-                  book.toBook().currency(), postings.totals(leaves, span)));
+              book, GeneralLedger.of(book.toBook().currency(), postings.totals(leaves, span)));
         })
         .toList();
   }
@@ -155,8 +161,7 @@ class GeneralLedgerService {
       one.ledger()
           .rows()
           .forEach(row ->
-              parts.add(
-                  table(row, lines.getOrDefault(row.account().id(), List.of()), formats)));
+              parts.add(table(row, lines.getOrDefault(row.account().id(), List.of()), formats)));
     }
     return parts;
   }
@@ -164,9 +169,7 @@ class GeneralLedgerService {
   private static Table table(GeneralLedger.Row row, List<Line> lines, Formats formats) {
     var rows = new ArrayList<Row>();
     Amount balance = row.before();
-    rows.add(
-        Row.of(
-            Look.PLAIN, "", "", "Before", "", "", formats.write(balance)));
+    rows.add(Row.of(Look.PLAIN, "", "", "Before", "", "", formats.write(balance)));
     for (Line line : lines) {
       Amount amount = Amount.ofMinor(line.minor(), balance.currency());
       balance = balance.plus(amount);

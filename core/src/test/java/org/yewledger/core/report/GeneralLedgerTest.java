@@ -41,7 +41,6 @@ public class GeneralLedgerTest {
 
   @Test
   public void oneSideTooManyIsSeen() {
-    assertFalse(
-        GeneralLedger.of(CurrencyUnit.EUR, List.of(row(CURRENT, 0, 1, 0))).balances());
+    assertFalse(GeneralLedger.of(CurrencyUnit.EUR, List.of(row(CURRENT, 0, 1, 0))).balances());
   }
 }
