@@ -177,6 +177,17 @@ public class TaxReturnTest extends AppTest {
   }
 
   @Test
+  public void aPaymentComesBeforeAnythingWasTaxedToo() {
+    Registered press = registered("paid first");
+    String body =
+        "{\"bookId\":\"%s\",\"month\":\"2026-08\",\"accountId\":\"%s\",\"date\":\"2026-09-20\",\"amount\":\"-21.00\",\"payee\":\"Tax office\"}"
+            .formatted(press.book(), press.h().current().id());
+    Api.Answer paid = press.h().api().post("/api/sales-tax/payments", body);
+    assertEquals(paid.status(), 201, paid.toString());
+    assertEquals(press.tax("2026-09").at("/account/owed").asString(), "21.00");
+  }
+
+  @Test
   public void aPaymentStandsOnTheAccountAndInNoPeriodsTax() {
     Registered press = registered("paid");
     Household h = press.h();

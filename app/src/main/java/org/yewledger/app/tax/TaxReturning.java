@@ -164,11 +164,12 @@ public class TaxReturning {
   /** Books a payment, as {@link TaxPayment#of} says. */
   @Transactional
   void pay(TaxPaymentJson payment) {
-    locks.shared(List.of(payment.accountId()));
     Chart chart = charts.chart();
     BookEntity book = chart.book(payment.bookId());
     Account from = chart.account(payment.accountId());
+    acts.begin(ActKind.ENTER, "Entered a payment of sales tax from " + from.name());
     Account salesTax = keptAccounts.salesTax(book.toBook(), chart, KeptAccounts.Missing.IS_MADE);
+    locks.shared(List.of(from.id(), salesTax.id()));
     Draft draft =
         TaxPayment.of(
             from,
@@ -177,7 +178,6 @@ public class TaxReturning {
             Amount.of(payment.amount(), book.toBook().currency()),
             payment.payee(),
             book.taxPeriod().of(payment.month()));
-    acts.begin(ActKind.ENTER, "Entered a payment of sales tax from " + from.name());
     Entry entry = draft.entry(Entry.Origin.BY_HAND, List.of(), ledgers.ledger(chart));
     entries.add(List.of(entry));
   }
