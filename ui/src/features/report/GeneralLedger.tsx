@@ -8,6 +8,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
 import { CLASSES } from './classes'
+import { FiguresHead } from './FiguresHead'
 import { ReportNav } from './ReportNav'
 import { SpanPick } from './SpanPick'
 import { TakeAlong } from './TakeAlong'
@@ -69,24 +70,7 @@ const HEADS = ['Before', 'Debit', 'Credit', 'After']
 function BookLedger({ table, page }: { table: Table; page: Page }) {
   return (
     <table className={`${entryTable} w-full max-w-[860px]`} aria-label={`General ledger of ${table.bookName}`}>
-      <colgroup>
-        <col />
-        {HEADS.map((head) => (
-          <col key={head} className="w-[120px]" />
-        ))}
-      </colgroup>
-      <thead>
-        <tr>
-          <th scope="col" className="text-left font-serif text-lead text-ink">
-            {table.bookName} <span className="font-sans text-small text-ink-2">{table.currency}</span>
-          </th>
-          {HEADS.map((head) => (
-            <th key={head} scope="col" className="text-right font-normal">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <FiguresHead of={table} heads={HEADS} width="w-[120px]" />
       <tbody>
         {CLASSES.map((one) => {
           const rows = table.rows.filter((row) => row.accountClass === one.of)

@@ -4,11 +4,13 @@ import { Link } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { useScope } from '@/app/scope'
-import { figure, isZero, lastDay, longDay, longMonth, monthName, plainNumber, yearOf } from '@/parts/figures'
+import { figure, isZero, lastDay, longDay, longMonth, plainNumber } from '@/parts/figures'
 import { entryTable, sumRow } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
+import { FiguresHead } from './FiguresHead'
+import { periodOf } from './period'
 import { ReportNav } from './ReportNav'
 import { TaxReturn } from './TaxReturn'
 
@@ -78,24 +80,7 @@ function BookTax({ table }: { table: Table }) {
   return (
     <div>
       <table className={`${entryTable} w-full max-w-[860px]`} aria-label={`Sales tax of ${table.bookName}`}>
-        <colgroup>
-          <col />
-          {HEADS.map((head) => (
-            <col key={head} className="w-[112px] narrow:w-[86px]" />
-          ))}
-        </colgroup>
-        <thead>
-          <tr>
-            <th scope="col" className="text-left font-serif text-lead text-ink">
-              {table.bookName} <span className="font-sans text-small text-ink-2">{table.currency}</span>
-            </th>
-            {HEADS.map((head) => (
-              <th key={head} scope="col" className="text-right font-normal">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <FiguresHead of={table} heads={HEADS} width="w-[112px] narrow:w-[86px]" />
         <tbody>
           {table.lines.map((line) => (
             <TaxRow key={line.rateId} line={line} />
@@ -192,10 +177,3 @@ function Account({ table }: { table: Table }) {
 }
 
 const isNegative = (amount: string) => amount.startsWith('-')
-
-/** July to September 2026; a month or a year by its name. */
-export function periodOf({ first, last }: { first: string; last: string }): string {
-  if (first === last) return longMonth(first)
-  if (first.endsWith('-01') && last.endsWith('-12') && yearOf(first) === yearOf(last)) return yearOf(first)
-  return `${yearOf(first) === yearOf(last) ? monthName(first) : longMonth(first)} to ${longMonth(last)}`
-}

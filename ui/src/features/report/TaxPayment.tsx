@@ -7,7 +7,7 @@ import { Dialog } from '@/parts/Dialog'
 import { plainNumber } from '@/parts/figures'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { AmountField, DateField, TextField } from '@/parts/form/fields'
-import { periodOf } from './SalesTax'
+import { periodOf } from './period'
 
 /** What was paid to the tax office, or what it paid back: an entry that the bank's line will find. */
 export function TaxPayment({ table, onClose }: { table: Schemas['SalesTaxTableJson']; onClose: () => void }) {

@@ -8,7 +8,7 @@ import { Button } from '@/parts/Button'
 import { figure, isZero, moment, signed } from '@/parts/figures'
 import { noteBox } from '@/parts/look'
 import { Acts, Inspector, InspectorHead } from '@/parts/View'
-import { periodOf } from './SalesTax'
+import { periodOf } from './period'
 import { TaxPayment } from './TaxPayment'
 
 type Table = Schemas['SalesTaxTableJson']
