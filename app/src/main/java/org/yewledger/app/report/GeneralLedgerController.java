@@ -2,8 +2,6 @@ package org.yewledger.app.report;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
-import java.math.BigDecimal;
-import java.util.List;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,7 +11,6 @@ import org.yewledger.app.paper.Papers;
 import org.yewledger.app.platform.Download;
 import org.yewledger.app.report.GeneralLedgerJson.LedgerPageJson;
 import org.yewledger.core.report.Span;
-import org.yewledger.formats.table.ReportTable;
 import org.yewledger.formats.table.Workbook;
 
 /** The general ledger: accounts with what moved on them on screen, posting by posting in files. */
@@ -37,11 +34,8 @@ class GeneralLedgerController {
   /** Every posting as comma-separated text, with plain numbers. */
   @GetMapping("/table")
   ResponseEntity<byte[]> table(@Valid @ParameterObject ReportAsked asked) {
-    List<List<String>> rows =
-        ledgers.cells(asked).stream()
-            .map(row -> row.stream().map(GeneralLedgerController::plain).toList())
-            .toList();
-    return Download.csv(fileName(asked), ReportTable.write(GeneralLedgerService.COLUMNS, rows));
+    return Download.csv(
+        fileName(asked), ReportCells.csv(GeneralLedgerService.COLUMNS, ledgers.cells(asked)));
   }
 
   /** The same as a workbook, with real numbers and days. */
@@ -61,9 +55,5 @@ class GeneralLedgerController {
   private String fileName(ReportAsked asked) {
     Span span = ledgers.span(asked);
     return "general-ledger-%s-to-%s".formatted(span.first(), span.last());
-  }
-
-  private static String plain(Object cell) {
-    return cell instanceof BigDecimal number ? number.toPlainString() : cell.toString();
   }
 }

@@ -58,11 +58,13 @@ class MonthAgainstService {
   @Transactional(readOnly = true)
   MonthAgainstPageJson page(YearMonth month, @Nullable UUID bookId) {
     Chart chart = charts.chart();
+    Map<UUID, LocalDate> agreedThrough = agreed.byAccount();
     return new MonthAgainstPageJson(
-        chart.books(bookId).map(book -> table(book, chart, month)).toList());
+        chart.books(bookId).map(book -> table(book, chart, month, agreedThrough)).toList());
   }
 
-  private MonthTableJson table(BookEntity entity, Chart chart, YearMonth month) {
+  private MonthTableJson table(
+      BookEntity entity, Chart chart, YearMonth month, Map<UUID, LocalDate> agreedThrough) {
     Book book = entity.toBook();
     List<Account> categories =
         chart
@@ -75,7 +77,7 @@ class MonthAgainstService {
             book.currency(),
             month,
             today,
-            isComplete(book, chart, month),
+            isComplete(book, chart, month, agreedThrough),
             spent.of(book, categories, month),
             totals.of(categories, month.minusMonths(MonthAgainst.MONTHS_BEFORE), month, Tax.NET),
             spent.payees(book, categories, month));
@@ -112,8 +114,8 @@ class MonthAgainstService {
   }
 
   /** Whether every account of the book agrees with its bank through the month. */
-  private boolean isComplete(Book book, Chart chart, YearMonth month) {
-    Map<UUID, LocalDate> through = agreed.byAccount();
+  private static boolean isComplete(
+      Book book, Chart chart, YearMonth month, Map<UUID, LocalDate> through) {
     LocalDate last = month.atEndOfMonth();
     return chart
         .reconciledAccounts(book.id())

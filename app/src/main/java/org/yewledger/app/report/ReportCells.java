@@ -17,9 +17,13 @@ final class ReportCells {
   private ReportCells() {}
 
   static byte[] csv(ReportPageJson page) {
-    List<List<String>> rows =
-        rows(page).stream().map(row -> row.stream().map(ReportCells::plain).toList()).toList();
-    return ReportTable.write(columns(page), rows);
+    return csv(columns(page), rows(page));
+  }
+
+  /** With plain numbers and days. */
+  static byte[] csv(List<String> columns, List<List<Object>> rows) {
+    return ReportTable.write(
+        columns, rows.stream().map(row -> row.stream().map(ReportCells::plain).toList()).toList());
   }
 
   static byte[] workbook(ReportPageJson page, String sheet) {

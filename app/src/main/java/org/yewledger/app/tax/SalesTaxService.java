@@ -3,7 +3,6 @@ package org.yewledger.app.tax;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -36,6 +35,7 @@ import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.SalesTaxReport;
 import org.yewledger.core.report.Span;
+import org.yewledger.core.report.TaxOwed;
 import org.yewledger.core.report.TaxReturn;
 import org.yewledger.core.report.TaxReturn.Line;
 import org.yewledger.core.report.TaxedTotals;
@@ -136,9 +136,10 @@ class SalesTaxService {
         report.corrections().stream().map(line -> json(line, worked, rates)).toList(),
         sum(report.corrections(), worked.base()).due(),
         report.due().decimal(),
-        account(worked, chart, sum.due()),
+        account(worked, chart),
         returned,
-        returned != null && returned.equals(sent.getFirst()),
+        worked.asSent().stream()
+            .anyMatch(one -> one.span().equals(worked.span()) && one.isLastOf(worked.asSent())),
         sent);
   }
 
@@ -212,29 +213,34 @@ class SalesTaxService {
     return Amount.sum(base, lines.stream().map(figure).toList()).decimal();
   }
 
-  private TaxAccountJson account(Worked worked, Chart chart, BigDecimal arose) {
+  private TaxAccountJson account(Worked worked, Chart chart) {
     List<Account> accounts =
         chart
             .accountsOf(worked.book().id())
             .filter(a -> a.kind() == AccountKind.SALES_TAX && !a.group())
             .toList();
-    BigDecimal before = owed(accounts, worked.span().firstDay().minusDays(1), worked.base());
-    BigDecimal owed = owed(accounts, worked.span().lastDay(), worked.base());
+    Span span = worked.span();
+    CurrencyUnit base = worked.base();
+    var owed =
+        new TaxOwed(
+            owed(accounts, span.firstDay().minusDays(1), base),
+            Amount.sum(base, worked.report().lines().stream().map(Line::due).toList()),
+            owed(accounts, span.lastDay(), base));
     return new TaxAccountJson(
         accounts.stream().map(Account::name).collect(Collectors.joining(", ")),
-        before,
-        arose,
-        before.add(arose).subtract(owed),
-        owed,
-        owed(accounts, days.today(), worked.base()));
+        owed.before().decimal(),
+        owed.arose().decimal(),
+        owed.settled().decimal(),
+        owed.owed().decimal(),
+        owed(accounts, days.today(), base).decimal());
   }
 
-  private BigDecimal owed(List<Account> accounts, LocalDate day, CurrencyUnit base) {
+  private Amount owed(List<Account> accounts, LocalDate day, CurrencyUnit base) {
     Map<UUID, Position> positions = balances.at(day, accounts);
-    var owed = new ArrayList<Amount>();
-    for (Account account : accounts) {
-      owed.add(positions.getOrDefault(account.id(), Position.empty(account)).value().negated());
-    }
-    return Amount.sum(base, owed).decimal();
+    return Amount.sum(
+        base,
+        accounts.stream()
+            .map(a -> positions.getOrDefault(a.id(), Position.empty(a)).value().negated())
+            .toList());
   }
 }

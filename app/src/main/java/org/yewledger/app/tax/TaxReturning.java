@@ -109,10 +109,7 @@ public class TaxReturning {
 
   private void keep(Worked worked) {
     Span span = worked.span();
-    if (!days.today().isAfter(span.lastDay())) {
-      throw Refusal.of(
-          "period-not-over", "The period is not over before the end of " + span.lastDay() + ".");
-    }
+    TaxReturn.requireOver(span, days.today());
     TaxReturn.requireNew(span, worked.asSent());
     acts.begin(
         ActKind.RETURN_TAX,
@@ -127,7 +124,7 @@ public class TaxReturning {
   /**
    * Takes the last return of a book back.
    *
-   * @throws Conflict {@code later-return} if one of a later period is kept, which may correct it
+   * @throws Refusal {@code later-return}
    */
   @Transactional
   void takeBack(UUID id) {
@@ -139,7 +136,8 @@ public class TaxReturning {
               .toList();
       for (TaxReturn one : all) {
         if (one.id().equals(id)) {
-          takeBack(book, one, all.getLast());
+          one.requireLastOf(all);
+          takeBack(book, one);
           return;
         }
       }
@@ -147,13 +145,7 @@ public class TaxReturning {
     throw new NotFound("tax return");
   }
 
-  private void takeBack(BookEntity book, TaxReturn one, TaxReturn last) {
-    if (!one.id().equals(last.id())) {
-      throw new Conflict(
-          "later-return",
-          "The return of %s to %s is a later one. Take that back first."
-              .formatted(last.span().first(), last.span().last()));
-    }
+  private void takeBack(BookEntity book, TaxReturn one) {
     acts.begin(
         ActKind.TAKE_TAX_RETURN_BACK,
         "Took the return of sales tax of %s, %s to %s, back"

@@ -90,6 +90,37 @@ public record TaxReturn(UUID id, Span span, List<Line> lines) {
   }
 
   /**
+   * Only the last return of a book is taken back: a later one may correct it.
+   *
+   * @param all the returns of the book
+   */
+  public boolean isLastOf(List<TaxReturn> all) {
+    return all.stream().noneMatch(other -> other.span().first().isAfter(span.first()));
+  }
+
+  /**
+   * @param all the returns of the book
+   * @throws Refusal {@code later-return} unless it is the last
+   */
+  public void requireLastOf(List<TaxReturn> all) {
+    if (!isLastOf(all)) {
+      throw Refusal.of(
+          "later-return", "A later period is returned as well. Take that return back first.");
+    }
+  }
+
+  /**
+   * @throws Refusal {@code period-not-over}
+   */
+  public static void requireOver(Span span, LocalDate today) {
+    if (!today.isAfter(span.lastDay())) {
+      throw Refusal.of(
+          "period-not-over",
+          "The period is not over before the end of %s.".formatted(span.lastDay()));
+    }
+  }
+
+  /**
    * @param others the returns of the same book
    * @throws Refusal {@code returned-already} if one of them is for a month of this period
    */

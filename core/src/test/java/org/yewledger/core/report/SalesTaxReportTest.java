@@ -123,6 +123,17 @@ public class SalesTaxReportTest {
     assertEquals(TaxReturn.missing(ReturnPeriod.YEAR, registered, months, List.of()), List.of());
   }
 
+  @Test
+  public void onlyTheLastReturnIsTakenBackAndOnlyWhatIsOverReturned() {
+    TaxReturn first = returned(report(FIRST, Map.of(), List.of()));
+    TaxReturn second = returned(report(SECOND, Map.of(), List.of()));
+    second.requireLastOf(List.of(second, first));
+    assertThrows(Refusal.class, () -> first.requireLastOf(List.of(second, first)));
+    TaxReturn.requireOver(FIRST, LocalDate.of(2026, 4, 1));
+    assertThrows(Refusal.class, () -> TaxReturn.requireOver(FIRST, LocalDate.of(2026, 3, 31)));
+    assertEquals(new TaxOwed(eur(100), eur(50), eur(30)).settled(), eur(120));
+  }
+
   /** Whatever changes between returns, all that was returned adds up to what the books say. */
   @Test
   public void returnsWithTheirCorrectionsAddUpToTheBooks() {
