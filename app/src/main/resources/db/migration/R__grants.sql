@@ -19,4 +19,4 @@ grant update (taken_back_at) on bank_line to yew_app;
 grant update, delete on bank_line_state to yew_app;
 grant execute on all functions in schema public to yew_app;
 revoke execute on function undo_step(uuid, bigint, text, text), undo_arrival(uuid), follow_acts(text, text[], text[]) from yew_app;
--- tables and functions as of migration 43
+-- tables and functions as of migration 45

@@ -4,15 +4,22 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.time.Instant;
+import java.time.YearMonth;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.testng.annotations.Test;
+import org.yewledger.app.act.Acts;
+import org.yewledger.app.journal.ClosedMonths;
+import org.yewledger.core.act.ActKind;
 import tools.jackson.databind.JsonNode;
 
 /** Sales tax by periods, from totals that are kept with the postings. */
 public class TaxReturnTest extends AppTest {
   @Autowired private JdbcClient jdbc;
+  @Autowired private Acts acts;
+  @Autowired private ClosedMonths closed;
 
   private record Registered(Household h, String standard) {
     String book() {
@@ -174,6 +181,33 @@ public class TaxReturnTest extends AppTest {
     assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
     assertEquals(press.tax("2026-09").at("/returned/due").asString(), "21.00");
     assertEquals(h.api().delete("/api/sales-tax/returns/" + UUID.randomUUID()).status(), 404);
+  }
+
+  @Test
+  public void aReturnStaysWhileTheMonthItEndsWithIsClosed() {
+    Registered press = registered("closed with");
+    Household h = press.h();
+    press.enter("2026-08-03", "121.00", h.pay().id(), h.current().id());
+    assertEquals(press.giveBack("2026-09", "21.00").status(), 204);
+    String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
+    String id = press.tax("2026-09").at("/returned/id").asString();
+    closeSeptember(h);
+    assertEquals(h.api().delete("/api/sales-tax/returns/" + id).problem(), "return-closed");
+    Api.Answer undone = h.api().post("/api/acts/" + act + "/undo", "");
+    assertTrue(undone.toString().contains("Open the month again first"), undone.toString());
+    assertEquals(press.tax("2026-09").at("/returned/due").asString(), "21.00");
+    assertFalse(press.tax("2026-09").path("mayTakeBack").asBoolean());
+  }
+
+  private void closeSeptember(Household h) {
+    founding.as(
+        h.owner(),
+        () -> {
+          acts.begin(ActKind.CLOSE_MONTH, "Closed September");
+          YearMonth september = YearMonth.of(2026, 9);
+          closed.close(h.current().bookId(), september, september, Instant.now());
+          return true;
+        });
   }
 
   @Test

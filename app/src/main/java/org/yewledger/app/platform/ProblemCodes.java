@@ -173,6 +173,7 @@ final class ProblemCodes {
           "report-missing",
           "request-too-large",
           "rest-to-one",
+          "return-closed",
           "returned-already",
           "reversal-before-entry",
           "rule-without-conditions",

@@ -19,6 +19,10 @@ public final class Walls {
           wall("posting_facts", "changed-meanwhile", "The entry was changed meanwhile."),
           wall("account_open", "account-closed", "An account is closed or a group meanwhile."),
           wall("month_closed", "month-closed", "The month is closed."),
+          wall(
+              "return_closed",
+              "return-closed",
+              "The month is closed with this return. Open the month again first."),
           wall("line_links_agree", "changed-meanwhile", "A bank line was posted meanwhile."),
           wall("entry_has_its_line", "changed-meanwhile", "A bank line was taken back meanwhile."),
           wall("bank_line_once", "gathered-meanwhile", "The same lines came in meanwhile."),

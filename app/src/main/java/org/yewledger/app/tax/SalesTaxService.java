@@ -19,6 +19,7 @@ import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.chart.TaxRateService;
+import org.yewledger.app.journal.ClosedMonths;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.tax.SalesTaxJson.SalesTaxPageJson;
 import org.yewledger.app.tax.SalesTaxJson.SalesTaxTableJson;
@@ -48,6 +49,7 @@ class SalesTaxService {
   private final TaxTotals totals;
   private final TaxReturns returns;
   private final AccountBalances balances;
+  private final ClosedMonths closed;
   private final HouseholdDays days;
 
   SalesTaxService(
@@ -56,12 +58,14 @@ class SalesTaxService {
       TaxTotals totals,
       TaxReturns returns,
       AccountBalances balances,
+      ClosedMonths closed,
       HouseholdDays days) {
     this.charts = charts;
     this.rates = rates;
     this.totals = totals;
     this.returns = returns;
     this.balances = balances;
+    this.closed = closed;
     this.days = days;
   }
 
@@ -139,8 +143,13 @@ class SalesTaxService {
         account(worked, chart),
         returned,
         worked.asSent().stream()
-            .anyMatch(one -> one.span().equals(worked.span()) && one.isLastOf(worked.asSent())),
+            .anyMatch(one -> one.span().equals(worked.span()) && mayTakeBack(one, worked)),
         sent);
+  }
+
+  private boolean mayTakeBack(TaxReturn one, Worked worked) {
+    return one.isLastOf(worked.asSent())
+        && one.isOpen(closed.through(worked.book().id()).orElse(null));
   }
 
   private static TaxReturnJson json(TaxReturns.Kept kept, Worked worked) {

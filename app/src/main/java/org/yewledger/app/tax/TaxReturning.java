@@ -14,6 +14,7 @@ import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.chart.KeptAccounts;
+import org.yewledger.app.journal.ClosedMonths;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.platform.Conflict;
@@ -44,6 +45,7 @@ public class TaxReturning {
   private final KeptAccounts keptAccounts;
   private final LedgerService ledgers;
   private final EntryStore entries;
+  private final ClosedMonths closed;
   private final HouseholdDays days;
   private final Acts acts;
   private final Clock clock;
@@ -56,6 +58,7 @@ public class TaxReturning {
       KeptAccounts keptAccounts,
       LedgerService ledgers,
       EntryStore entries,
+      ClosedMonths closed,
       HouseholdDays days,
       Acts acts,
       Clock clock) {
@@ -66,6 +69,7 @@ public class TaxReturning {
     this.keptAccounts = keptAccounts;
     this.ledgers = ledgers;
     this.entries = entries;
+    this.closed = closed;
     this.days = days;
     this.acts = acts;
     this.clock = clock;
@@ -124,7 +128,7 @@ public class TaxReturning {
   /**
    * Takes the last return of a book back.
    *
-   * @throws Refusal {@code later-return}
+   * @throws Refusal {@code later-return}, {@code return-closed}
    */
   @Transactional
   void takeBack(UUID id) {
@@ -137,6 +141,7 @@ public class TaxReturning {
       for (TaxReturn one : all) {
         if (one.id().equals(id)) {
           one.requireLastOf(all);
+          one.requireOpen(closed.through(book.id()).orElse(null));
           takeBack(book, one);
           return;
         }

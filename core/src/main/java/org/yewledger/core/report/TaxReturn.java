@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.money.Amount;
 
@@ -106,6 +107,27 @@ public record TaxReturn(UUID id, Span span, List<Line> lines) {
     if (!isLastOf(all)) {
       throw Refusal.of(
           "later-return", "A later period is returned as well. Take that return back first.");
+    }
+  }
+
+  /**
+   * Whether the month that it ends with is open: a month is closed once its tax is returned.
+   *
+   * @param closedThrough the last closed month of the book; null if none is
+   */
+  public boolean isOpen(@Nullable YearMonth closedThrough) {
+    return closedThrough == null || span.last().isAfter(closedThrough);
+  }
+
+  /**
+   * @param closedThrough the last closed month of the book; null if none is
+   * @throws Refusal {@code return-closed} unless it {@link #isOpen}
+   */
+  public void requireOpen(@Nullable YearMonth closedThrough) {
+    if (!isOpen(closedThrough)) {
+      throw Refusal.of(
+          "return-closed",
+          "%s is closed with this return. Open the month again first.".formatted(span.last()));
     }
   }
 
