@@ -1019,7 +1019,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["paper_1"];
+        get: operations["paper_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1035,7 +1035,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["table_1"];
+        get: operations["table_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1051,7 +1051,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["workbook_1"];
+        get: operations["workbook_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1167,6 +1167,22 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["forget_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kept-reports/{id}/almanac": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["stand"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1492,6 +1508,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reports/month/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["monthPaper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/month/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["monthTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/month/workbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["monthWorkbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reports/paper": {
         parameters: {
             query?: never;
@@ -1499,7 +1563,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["paper"];
+        get: operations["paper_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1515,7 +1579,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["table"];
+        get: operations["table_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1531,7 +1595,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["workbook"];
+        get: operations["workbook_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1700,6 +1764,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sales-tax/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["paper_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sales-tax/payments": {
         parameters: {
             query?: never;
@@ -1743,6 +1823,38 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["takeBack_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sales-tax/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sales-tax/workbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["workbook"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2206,6 +2318,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tax-form-receipts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["counts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tax-form-receipts/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["paper"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3590,6 +3734,17 @@ export interface components {
             /** @enum {string} */
             taxRole?: "NET" | "TAX";
         };
+        DrawnRowJson: {
+            amounts: string[];
+            name: string;
+            /** Format: int32 */
+            share: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            total: string;
+        };
         EntryJson: {
             /**
              * Format: decimal
@@ -3985,6 +4140,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            onAlmanac: boolean;
         };
         KeptReportWantedJson: {
             address: string;
@@ -4131,6 +4287,20 @@ export interface components {
             /** @enum {string} */
             detail: "COUNTERPARTY_ACCOUNT" | "COUNTERPARTY_BANK" | "EXTENDED_NAME" | "ADDRESS" | "ULTIMATE_PARTY" | "MANDATE" | "CREDITOR" | "END_TO_END" | "BANK_REFERENCE" | "BOOKING_TEXT" | "SUPPLEMENT" | "ORIGINAL_AMOUNT";
             text: string;
+        };
+        LineReceiptsJson: {
+            /** Format: uuid */
+            bookId: string;
+            /** Format: int32 */
+            entries: number;
+            /** Format: int32 */
+            files: number;
+            line: string;
+            /** @enum {string} */
+            of: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
+            /** Format: int32 */
+            withReceipt: number;
+            without: string;
         };
         LinesJson: {
             lineIds: string[];
@@ -4362,6 +4532,9 @@ export interface components {
             statementId?: string;
             /** @enum {string} */
             task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "COUNT" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "PLACE" | "RECONCILE" | "CLOSE";
+        };
+        OnAlmanacJson: {
+            onAlmanac: boolean;
         };
         OneActJson: {
             /** Format: date-time */
@@ -4930,10 +5103,41 @@ export interface components {
             first: string;
             last: string;
         };
+        ReportDrawnJson: {
+            apart: boolean;
+            rows: components["schemas"]["DrawnRowJson"][];
+            whole: boolean;
+        };
         ReportPageJson: {
             first: string;
             last: string;
             tables: components["schemas"]["ReportTableJson"][];
+        };
+        ReportRateJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount?: string;
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            high: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            low: string;
+            name: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            value?: string;
         };
         ReportRowJson: {
             /** Format: uuid */
@@ -4964,6 +5168,10 @@ export interface components {
             bookName: string;
             columns: components["schemas"]["ReportColumnJson"][];
             currency: string;
+            drawn?: components["schemas"]["ReportDrawnJson"];
+            first: string;
+            last: string;
+            rates: components["schemas"]["ReportRateJson"][];
             rows: components["schemas"]["ReportRowJson"][];
         };
         RestoreBreakJson: {
@@ -7976,7 +8184,7 @@ export interface operations {
             };
         };
     };
-    paper_1: {
+    paper_3: {
         parameters: {
             query: {
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
@@ -8008,7 +8216,7 @@ export interface operations {
             };
         };
     };
-    table_1: {
+    table_2: {
         parameters: {
             query: {
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
@@ -8040,7 +8248,7 @@ export interface operations {
             };
         };
     };
-    workbook_1: {
+    workbook_2: {
         parameters: {
             query: {
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
@@ -8292,6 +8500,30 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    stand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnAlmanacJson"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {
@@ -8868,7 +9100,76 @@ export interface operations {
             };
         };
     };
-    paper: {
+    monthPaper: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    monthTable: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    monthWorkbook: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    paper_2: {
         parameters: {
             query: {
                 kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
@@ -8901,7 +9202,7 @@ export interface operations {
             };
         };
     };
-    table: {
+    table_1: {
         parameters: {
             query: {
                 kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
@@ -8934,7 +9235,7 @@ export interface operations {
             };
         };
     };
-    workbook: {
+    workbook_1: {
         parameters: {
             query: {
                 kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
@@ -9248,6 +9549,29 @@ export interface operations {
             };
         };
     };
+    paper_1: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
     pay: {
         parameters: {
             query?: never;
@@ -9309,6 +9633,52 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    table: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    workbook: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
         };
     };
@@ -10193,6 +10563,72 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    counts: {
+        parameters: {
+            query: {
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineReceiptsJson"][];
+                };
+            };
+        };
+    };
+    paper: {
+        parameters: {
+            query: {
+                of: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
+                line: string;
+                span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
+                month: string;
+                first?: string | null;
+                last?: string | null;
+                every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                book?: string | null;
+                tax?: "NET" | "GROSS" | "TAX" | null;
+                by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                text?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
         };
     };

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { messageOf } from '@/api/client'
 import { booksChanged } from '@/api/queries'
 import { MayChange } from '@/app/MayChange'
@@ -21,6 +21,7 @@ export function KeptByName<T extends { id: string; name: string }>({
   keepLabel,
   keepHint,
   keep,
+  more,
   forget,
   onOpen,
   onClose,
@@ -34,6 +35,8 @@ export function KeptByName<T extends { id: string; name: string }>({
   keepLabel: string
   keepHint?: string
   keep: (name: string) => Promise<unknown>
+  /** What else can be done with one of them, beside letting it go; it says what failed. */
+  more?: (kept: T, failed: (error: unknown) => void) => ReactNode
   forget: (id: string) => Promise<unknown>
   onOpen: (kept: T) => void
   onClose: () => void
@@ -67,6 +70,7 @@ export function KeptByName<T extends { id: string; name: string }>({
               </button>
               <span className="flex-1 truncate text-small text-ink-2">{inWords?.(one)}</span>
               <MayChange>
+                {more?.(one, (error) => setProblem(messageOf(error)))}
                 <button
                   type="button"
                   className={textLink({ tone: 'kill', size: 'small' })}

@@ -21,7 +21,7 @@ export function Scroll({
   return (
     <section
       ref={setBox}
-      className={`min-h-0 flex-1 overflow-auto focus-visible:outline-offset-[-2px] ${className}`}
+      className={`relative min-h-0 flex-1 overflow-auto focus-visible:outline-offset-[-2px] ${className}`}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling box has to be reachable by keyboard
       tabIndex={grid ? undefined : 0}
       aria-label={label}

@@ -12,6 +12,7 @@ import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading } from '@/parts/States'
 import { View } from '@/parts/View'
+import { AlmanacReports } from '../report/AlmanacReports'
 import { AccountMonths } from './AccountMonths'
 import { NextList, useNextSteps } from './NextList'
 
@@ -78,6 +79,7 @@ function Overview({ page }: { page: Page }) {
           <NextList steps={steps} />
           <Legend />
         </div>
+        <AlmanacReports />
       </Scroll>
     </View>
   )

@@ -9,6 +9,7 @@ import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
 import { ReportNav } from './ReportNav'
 import { SpentLine } from './SpentLine'
+import { filesOf, TakeAlong } from './TakeAlong'
 import { UnusualList } from './UnusualList'
 
 export type MonthTable = Schemas['MonthTableJson']
@@ -28,7 +29,9 @@ export function MonthAgainst() {
   return (
     <View beside above={<ReportNav />}>
       <Leaf>
-        <Head title="Month" about={tables[0] && `${longMonth(month)} against ${monthName(tables[0].monthBefore)}`} />
+        <Head title="Month" about={tables[0] && `${longMonth(month)} against ${monthName(tables[0].monthBefore)}`}>
+          {tables.length > 0 && <TakeAlong {...filesOf('/api/reports/month', { month, book })} />}
+        </Head>
         {tables.length === 0 ? (
           <Nothing title="There is no book yet">What is spent stands in a book.</Nothing>
         ) : (

@@ -5,7 +5,7 @@ import { Button } from '@/parts/Button'
 import { Select } from '@/parts/Select'
 import { QueryBox } from '../journal/QueryBox'
 import { KeptReports } from './KeptReports'
-import type { By, Measure } from './useReportAsked'
+import type { By, Measure } from './reportAsked'
 
 const MEASURES: { value: Measure; name: string; ofAccounts: string }[] = [
   { value: 'SPENT', name: 'what was spent', ofAccounts: 'what went out' },

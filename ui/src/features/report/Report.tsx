@@ -6,20 +6,26 @@ import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
+import { OwnDrawing } from './drawing/OwnDrawing'
 import { OwnParts } from './OwnParts'
+import { RatesUsed } from './RatesUsed'
 import { REPORTS, ReportNav } from './ReportNav'
 import { ReportTable } from './ReportTable'
-import { SpanPick } from './SpanPick'
-import { TakeAlong } from './TakeAlong'
 import {
+  type Asked,
   type Beside,
+  type Draw,
   type Every,
   isOfFlows,
   type Kind,
+  type queryOf,
   type ReportPage,
   type Tax,
-  useReportAsked,
-} from './useReportAsked'
+} from './reportAsked'
+import { SpanPick } from './SpanPick'
+import { TakeAlong } from './TakeAlong'
+import { TaxFormReceipts } from './TaxFormReceipts'
+import { useReportAsked } from './useReportAsked'
 import { WorthLine } from './WorthLine'
 
 const EVERY: { value: Every; name: string }[] = [
@@ -38,6 +44,14 @@ const TAX: { value: Tax; name: string }[] = [
   { value: 'NET', name: 'without sales tax' },
   { value: 'GROSS', name: 'with sales tax' },
   { value: 'TAX', name: 'sales tax alone' },
+]
+
+const DRAW: { value: Draw; name: string }[] = [
+  { value: 'SUITS', name: 'drawn as it suits' },
+  { value: 'BARS', name: 'drawn as bars' },
+  { value: 'LINES', name: 'drawn as lines' },
+  { value: 'PARTS', name: 'drawn as parts of the whole' },
+  { value: 'TABLE', name: 'not drawn' },
 ]
 
 /** One report over a span of months, for each book and for all together. */
@@ -70,6 +84,9 @@ export function Report({ kind }: { kind: Kind }) {
           {asked.every === 'WHOLE' && (
             <Select aria-label="Seen" value={asked.beside} options={BESIDE} onChange={(beside) => set({ beside })} />
           )}
+          {kind === 'OWN' && (
+            <Select aria-label="Drawing" value={asked.draw} options={DRAW} onChange={(draw) => set({ draw })} />
+          )}
           {kind === 'INCOME_STATEMENT' && taxed && (
             <Select aria-label="Sales tax" value={asked.tax} options={TAX} onChange={(tax) => set({ tax })} />
           )}
@@ -79,7 +96,7 @@ export function Report({ kind }: { kind: Kind }) {
         ) : asked.span === 'OWN' && !(asked.first && asked.last) ? (
           <Nothing title="From which month to which?">Choose both: the report covers them and all between.</Nothing>
         ) : report.data ? (
-          <Tables kind={kind} page={report.data} />
+          <Tables kind={kind} page={report.data} asked={asked} query={query} />
         ) : (
           <Loading what="the report" />
         )}
@@ -88,7 +105,17 @@ export function Report({ kind }: { kind: Kind }) {
   )
 }
 
-function Tables({ kind, page }: { kind: Kind; page: ReportPage }) {
+function Tables({
+  kind,
+  page,
+  asked,
+  query,
+}: {
+  kind: Kind
+  page: ReportPage
+  asked: Asked
+  query: ReturnType<typeof queryOf>
+}) {
   if (page.tables.length === 0 && kind === 'TAX_FORM')
     return (
       <Nothing title="No category says its line of a tax form">
@@ -101,14 +128,20 @@ function Tables({ kind, page }: { kind: Kind; page: ReportPage }) {
       <div className="grid grid-cols-[minmax(0,1fr)] gap-7">
         {page.tables.map((table) => (
           <div key={table.bookId ?? 'all'}>
+            {kind === 'OWN' && <OwnDrawing table={table} beside={isBeside(asked)} draw={asked.draw} />}
             {kind === 'NET_WORTH' && table.columns.length > 1 && <WorthLine table={table} />}
             <ReportTable kind={kind} table={table} />
+            <RatesUsed table={table} />
+            {kind === 'TAX_FORM' && <TaxFormReceipts table={table} query={query} />}
           </div>
         ))}
       </div>
     </Scroll>
   )
 }
+
+/** Whether the second column is what the first is seen beside. */
+const isBeside = ({ every, beside }: Asked) => every === 'WHOLE' && beside !== 'NOTHING'
 
 function about(kind: Kind, { first, last, tables }: ReportPage): string {
   const count = tables.filter((table) => table.bookId).length

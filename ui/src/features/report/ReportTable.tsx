@@ -1,12 +1,13 @@
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import type { Schemas } from '@/api/client'
-import { figure, isZero, lastDay, longMonth, plainNumber, shortMonth, signed, yearOf } from '@/parts/figures'
+import { figure, isZero, lastDay, plainNumber, signed } from '@/parts/figures'
 import { entryTable, sumRow } from '@/parts/look'
-import { isOfFlows, type ReportTableOf } from './useReportAsked'
+import { type Column, nameOf } from './columns'
+import { isOfFlows, type ReportTableOf } from './reportAsked'
+import { Trend } from './Trend'
 
 type Row = Schemas['ReportRowJson']
-type Column = Schemas['ReportColumnJson']
 
 /** What names need, in px, beside many columns. */
 const NAMES = 128
@@ -175,29 +176,4 @@ function behind({ accountId, query }: Row, columns: Column[], flows: boolean): s
   if (accountId) return `/accounts/${accountId}?${new URLSearchParams({ month: last, text: days })}`
   if (query) return `/journal?${new URLSearchParams({ every: '1', text: `${query} ${days}` })}`
   return undefined
-}
-
-/** September; Jul to Sep; of balances, the month at whose end they stand. */
-function nameOf({ first, last }: Column, flows: boolean, many: boolean): string {
-  const name = (month: string) => (many ? `${shortMonth(month)} ${yearOf(month).slice(2)}` : longMonth(month))
-  if (!flows || first === last) return name(last)
-  return `${shortMonth(first)} ${yearOf(first)} to ${shortMonth(last)} ${yearOf(last)}`
-}
-
-/** How an account went over the columns; the figures beside it say the same. */
-function Trend({ amounts }: { amounts: string[] }) {
-  const values = amounts.map(Number)
-  const low = Math.min(0, ...values)
-  const high = Math.max(0, ...values)
-  const y = (value: number) => 17 - (16 * (value - low)) / (high - low || 1)
-  const x = (i: number) => 1 + (62 * i) / Math.max(values.length - 1, 1)
-  return (
-    <svg width="64" height="18" viewBox="0 0 64 18" aria-hidden="true" className="inline-block align-middle">
-      <path d={`M0 ${y(0)}H64`} className="stroke-hairline-2" />
-      <path
-        d={values.map((value, i) => `${i === 0 ? 'M' : 'L'}${x(i)} ${y(value)}`).join('')}
-        className="fill-none stroke-needle stroke-[1.2]"
-      />
-    </svg>
-  )
 }

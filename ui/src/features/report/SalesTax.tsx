@@ -12,6 +12,7 @@ import { Head, Leaf, View } from '@/parts/View'
 import { FiguresHead } from './FiguresHead'
 import { periodOf } from './period'
 import { ReportNav } from './ReportNav'
+import { filesOf, TakeAlong } from './TakeAlong'
 import { TaxReturn } from './TaxReturn'
 
 type Table = Schemas['SalesTaxTableJson']
@@ -43,7 +44,9 @@ export function SalesTax() {
   return (
     <View beside={table !== undefined} above={<ReportNav />}>
       <Leaf>
-        <Head title="Sales tax" about={table && periodOf(table)} />
+        <Head title="Sales tax" about={table && periodOf(table)}>
+          {table && <TakeAlong {...filesOf('/api/sales-tax', { month, book })} />}
+        </Head>
         {table ? (
           <Scroll className="px-(--edge) pb-6" label="Sales tax">
             <div className="grid grid-cols-[minmax(0,1fr)] gap-8">

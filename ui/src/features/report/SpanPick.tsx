@@ -1,6 +1,6 @@
 import { box } from '@/parts/look'
 import { Select } from '@/parts/Select'
-import type { Named } from './useReportAsked'
+import type { Named } from './reportAsked'
 
 const SPANS: { value: Named | 'OWN'; name: string }[] = [
   { value: 'MONTH', name: 'the month' },

@@ -31,3 +31,9 @@ export function TakeAlong({ paper, table, workbook }: { paper: string; table: st
     </>
   )
 }
+
+/** Where the files of a report are made that is of a month, and of a book or of all. */
+export function filesOf(at: string, { month, book }: { month: string | undefined; book: string | undefined }) {
+  const search = new URLSearchParams({ ...(month ? { month } : {}), ...(book ? { book } : {}) })
+  return { paper: `${at}/paper?${search}`, table: `${at}/table?${search}`, workbook: `${at}/workbook?${search}` }
+}

@@ -1,7 +1,7 @@
 import { BehindChart, MonthNames, ZeroLine } from '@/parts/chart/axis'
 import { amountScale, dayAt, dayScale, monthsBetween, stepPath } from '@/parts/chart/scales'
 import { figure, lastDay, longMonth } from '@/parts/figures'
-import type { ReportTableOf } from './useReportAsked'
+import type { ReportTableOf } from './reportAsked'
 
 const WIDTH = 860
 const HEIGHT = 150

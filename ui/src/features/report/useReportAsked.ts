@@ -1,60 +1,10 @@
-import type { Schemas } from '@/api/client'
-import type { operations } from '@/api/schema.generated'
 import { useAddress, useScope } from '@/app/scope'
-
-type Query = operations['report']['parameters']['query']
-export type Named = Query['span']
-export type Every = Query['every']
-export type Beside = Query['beside']
-export type Kind = Query['kind']
-export type Tax = NonNullable<Query['tax']>
-export type By = NonNullable<Query['by']>
-export type Measure = NonNullable<Query['measure']>
-export type ReportPage = Schemas['ReportPageJson']
-export type ReportTableOf = Schemas['ReportTableJson']
-
-/** What a report covers until somebody chooses. */
-const USUAL: Record<Kind | 'GENERAL_LEDGER', { span: Named; every: Every; beside: Beside }> = {
-  INCOME_STATEMENT: { span: 'MONTH', every: 'WHOLE', beside: 'BEFORE' },
-  CASH_FLOW: { span: 'MONTH', every: 'WHOLE', beside: 'BEFORE' },
-  BALANCE_SHEET: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
-  NET_WORTH: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
-  OWN: { span: 'TWELVE_MONTHS', every: 'MONTH', beside: 'NOTHING' },
-  GENERAL_LEDGER: { span: 'MONTH', every: 'WHOLE', beside: 'NOTHING' },
-  TAX_FORM: { span: 'FISCAL_YEAR', every: 'WHOLE', beside: 'YEAR_BEFORE' },
-}
-
-/** Whether its columns are about spans; otherwise about the days at their ends. */
-export const isOfFlows = (kind: string) => kind !== 'BALANCE_SHEET' && kind !== 'NET_WORTH'
+import { askedOf, type Kind, queryOf } from './reportAsked'
 
 /** What a report covers, kept in the address: a link to it, a reload and the way back show the same. */
 export function useReportAsked<K extends Kind | 'GENERAL_LEDGER'>(kind: K) {
-  const { book, month } = useScope()
+  const scope = useScope()
   const { params, set } = useAddress()
-  const usual = USUAL[kind]
-  const asked = {
-    kind,
-    span: (params.get('span') ?? usual.span) as Named | 'OWN',
-    first: params.get('first') ?? undefined,
-    last: params.get('last') ?? undefined,
-    every: (params.get('every') ?? usual.every) as Every,
-    beside: (params.get('beside') ?? usual.beside) as Beside,
-    tax: (params.get('tax') ?? 'NET') as Tax,
-    by: (params.get('by') ?? 'CATEGORY') as By,
-    measure: (params.get('measure') ?? 'SPENT') as Measure,
-    text: params.get('text') ?? '',
-  }
-  const own = asked.span === 'OWN'
-  const query = {
-    kind,
-    span: own ? 'MONTH' : (asked.span as Named),
-    month: month ?? '',
-    ...(own && asked.first && asked.last ? { first: asked.first, last: asked.last } : {}),
-    every: asked.every,
-    beside: asked.beside,
-    ...(book ? { book } : {}),
-    ...(kind === 'INCOME_STATEMENT' && asked.tax !== 'NET' ? { tax: asked.tax } : {}),
-    ...(kind === 'OWN' ? { by: asked.by, measure: asked.measure, text: asked.text } : {}),
-  } satisfies Omit<Query, 'kind'> & { kind: K }
-  return { asked, query, set, ready: month !== undefined }
+  const asked = askedOf(params, kind)
+  return { asked, query: queryOf(kind, asked, scope), set, ready: scope.month !== undefined }
 }

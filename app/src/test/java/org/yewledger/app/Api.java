@@ -4,6 +4,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+import static org.testng.Assert.assertEquals;
 
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
@@ -45,6 +46,18 @@ public final class Api {
 
   public Answer get(String path) {
     return perform(request(HttpMethod.GET, URI.create(path)));
+  }
+
+  /** A file that the application makes. */
+  public byte[] file(String path) {
+    try {
+      var response =
+          mvc.perform(plain(HttpMethod.GET, path).with(signedIn(person))).andReturn().getResponse();
+      assertEquals(response.getStatus(), 200, response.getContentAsString(StandardCharsets.UTF_8));
+      return response.getContentAsByteArray();
+    } catch (Exception e) {
+      throw new AssertionError(e);
+    }
   }
 
   public Answer post(String path, String json) {

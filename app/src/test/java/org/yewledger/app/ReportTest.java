@@ -1,9 +1,11 @@
 package org.yewledger.app;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.util.Random;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -165,6 +167,11 @@ public class ReportTest extends AppTest {
     assertEquals(month.at("/categories/0/change").asString(), "-10.00");
     // Greengage was paid before; in August it was not.
     assertEquals(month.path("unusual").size(), 0, month.toString());
+    String csv =
+        new String(h.api().file("/api/reports/month/table?month=2026-09"), StandardCharsets.UTF_8);
+    assertEquals(
+        csv.lines().skip(1).findFirst().orElseThrow(),
+        "Household,Groceries,,EUR,2026-09,20.00,30.00,-10.00");
     JsonNode august =
         h.api()
             .get("/api/reports/month?month=2026-08&book=" + h.current().bookId())
@@ -232,19 +239,20 @@ public class ReportTest extends AppTest {
   }
 
   @Test
-  public void aReportIsKeptByANameReplacedAndForgotten() {
-    Household h = found("kept");
-    String body = "{\"name\":\"%s\",\"address\":\"by=PAYEE\"}";
-    assertEquals(h.api().post("/api/kept-reports", body.formatted("Payees")).status(), 204);
-    assertEquals(h.api().post("/api/kept-reports", body.formatted("payees")).status(), 204);
-    JsonNode kept = h.api().get("/api/kept-reports").json();
-    assertEquals(kept.size(), 1);
-    assertEquals(kept.at("/0/name").asString(), "payees");
-    assertEquals(
-        h.api().post("/api/kept-reports", body.formatted(" ")).problem(), "report-missing");
-    String id = kept.at("/0/id").asString();
-    assertEquals(h.api().delete("/api/kept-reports/" + id).status(), 204);
-    assertEquals(h.api().delete("/api/kept-reports/" + id).status(), 404);
+  public void whatIsDrawnOfAnOwnReportAddsUpAndSaysWhetherItIsAWhole() {
+    Household h = found("drawn");
+    enter(h, "2026-09-05", "30.00", h.current().id(), h.groceries().id());
+    enter(h, "2026-09-06", "10.00", h.card().id(), h.school().id());
+    String asked = OWN + "book=" + h.current().bookId();
+    JsonNode spent = report(h, "OWN", asked + "&by=CATEGORY&measure=SPENT").at("/tables/0/drawn");
+    assertTrue(spent.path("whole").asBoolean());
+    assertEquals(spent.at("/rows/0/share").asInt(), 750);
+    assertEquals(spent.at("/rows/1/total").asString(), "10.00");
+    JsonNode result = report(h, "OWN", asked + "&by=CATEGORY&measure=RESULT").at("/tables/0/drawn");
+    assertFalse(result.path("whole").asBoolean());
+    JsonNode tags = report(h, "OWN", asked + "&by=TAG&measure=SPENT").at("/tables/0/drawn");
+    assertFalse(tags.path("apart").asBoolean());
+    assertFalse(tags.path("whole").asBoolean());
   }
 
   @Test

@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.YearMonth;
 import java.util.UUID;
@@ -115,6 +116,12 @@ public class TaxReturnTest extends AppTest {
     assertEquals(tax.at("/account/owed").asString(), "18.90");
     assertEquals(tax.at("/account/settled").asString(), "0.00");
     assertEquals(apart(h), "0");
+    String csv =
+        new String(h.api().file("/api/sales-tax/table?month=2026-09"), StandardCharsets.UTF_8);
+    assertTrue(
+        csv.contains(
+            "Household,SL 1,rate,2026-07,2026-09,standard,21,EUR,100.00,21.00,10.00,2.10,18.90"),
+        csv);
     assertEquals(groceries(h, "NET"), "10.00");
     assertEquals(groceries(h, "GROSS"), "12.10");
     assertEquals(groceries(h, "TAX"), "2.10");

@@ -105,6 +105,79 @@ public class ReportsTest extends BrowserTest {
   }
 
   @Test
+  public void anOwnReportIsDrawnAsOneChooses() {
+    Page page = signedInAt("/reports/own?month=2026-08");
+    assertThat(page.getByText("Household: what each column comes to")).isVisible();
+    choose(page, "Drawing", "drawn as lines");
+    assertThat(page.getByText("Household: the greatest first.")).isVisible();
+    choose(page, "Columns", "in one column");
+    assertThat(page.getByText("A line needs three columns at least.").first()).isVisible();
+    choose(page, "Drawing", "drawn as parts of the whole");
+    Locator parts =
+        page.getByRole(
+                AriaRole.LIST,
+                new Page.GetByRoleOptions().setName("Parts of the whole").setExact(true))
+            .first();
+    assertThat(parts).containsText("Groceries");
+    assertThat(parts).containsText("others");
+    choose(page, "What is added up", "the result");
+    assertThat(page.getByText("Some rows take from the others").first()).isVisible();
+    choose(page, "Drawing", "not drawn");
+    assertThat(page.getByText("Some rows take from the others")).hasCount(0);
+    assertThat(table(page, "Household")).containsText("Groceries");
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
+  public void aKeptReportStandsOnTheAlmanacUntilItIsTakenOff() {
+    Page page = signedInAt("/reports/own?month=2026-08&by=PAYEE&text=category:Energy");
+    page.keyboard().press("k");
+    page.getByLabel("Keep this report by the name").fill("Heat and light");
+    button(page, "Keep it").click();
+    button(page, "Put Heat and light on the Almanac").click();
+    assertThat(button(page, "Take Heat and light off the Almanac")).isVisible();
+    page.keyboard().press("Escape");
+    open(page, "/?month=2026-08");
+    Locator standing =
+        page.getByRole(AriaRole.LISTITEM)
+            .filter(new Locator.FilterOptions().setHasText("Heat and light"));
+    assertThat(standing).containsText("August 2026");
+    link(page, "Heat and light").click();
+    assertThat(table(page, "Household")).containsText("Lantern Energy");
+    page.keyboard().press("k");
+    button(page, "Take Heat and light off the Almanac").click();
+    assertThat(button(page, "Put Heat and light on the Almanac")).isVisible();
+    button(page, "Forget Heat and light").click();
+    assertThat(button(page, "Heat and light")).hasCount(0);
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
+  public void aTaxFormsLinesHaveTheirReceiptsAsOneDocument() throws IOException {
+    Page page = signedInAt("/reports/tax-form?month=2026-08");
+    Locator receipts = table(page, "Receipts of Saltmarsh Letterpress");
+    Locator materials =
+        receipts
+            .getByRole(AriaRole.ROW)
+            .filter(new Locator.FilterOptions().setHasText("2 Materials"));
+    Download pdf =
+        page.waitForDownload(() ->
+            materials
+                .getByRole(AriaRole.LINK)
+                .filter(new Locator.FilterOptions().setHasText("as PDF"))
+                .click());
+    assertEquals(pdf.suggestedFilename(), "receipts-2-materials.pdf");
+    assertTrue(Files.size(pdf.path()) > 5_000);
+    materials
+        .getByRole(AriaRole.LINK)
+        .filter(new Locator.FilterOptions().setHasText("without a receipt"))
+        .click();
+    assertThat(heading(page, "Journal")).isVisible();
+    assertTrue(page.url().contains("has%3Aattachment"), page.url());
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
   public void aSpanThatEndsBeforeItBeginsSaysSoAndKeepsWhatWasChosen() {
     Page page = signedInAt("/reports/income?month=2026-08");
     choose(page, "What it covers", "from month to month");
@@ -147,6 +220,13 @@ public class ReportsTest extends BrowserTest {
     Download pdf = page.waitForDownload(() -> link(page, "PDF").click());
     assertEquals(pdf.suggestedFilename(), "income-statement-2026-08-to-2026-08.pdf");
     assertTrue(Files.size(pdf.path()) > 5_000);
+
+    open(page, "/reports/sales-tax?month=2026-08");
+    Download tax = page.waitForDownload(() -> link(page, "PDF").click());
+    assertEquals(tax.suggestedFilename(), "sales-tax-2026-08.pdf");
+    open(page, "/reports/month?month=2026-08");
+    Download month = page.waitForDownload(() -> link(page, "XLSX").click());
+    assertEquals(month.suggestedFilename(), "spent-in-2026-08.xlsx");
 
     open(page, "/close?month=2026-08");
     Download pack = page.waitForDownload(() -> link(page, "The month as PDF").click());

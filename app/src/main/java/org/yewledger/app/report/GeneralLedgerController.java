@@ -11,6 +11,7 @@ import org.yewledger.app.paper.Papers;
 import org.yewledger.app.platform.Download;
 import org.yewledger.app.report.GeneralLedgerJson.LedgerPageJson;
 import org.yewledger.core.report.Span;
+import org.yewledger.formats.table.ReportTable;
 import org.yewledger.formats.table.Workbook;
 
 /** The general ledger: accounts with what moved on them on screen, posting by posting in files. */
@@ -35,7 +36,7 @@ class GeneralLedgerController {
   @GetMapping("/table")
   ResponseEntity<byte[]> table(@Valid @ParameterObject ReportAsked asked) {
     return Download.csv(
-        fileName(asked), ReportCells.csv(GeneralLedgerService.COLUMNS, ledgers.cells(asked)));
+        fileName(asked), ReportTable.write(GeneralLedgerService.COLUMNS, ledgers.cells(asked)));
   }
 
   /** The same as a workbook, with real numbers and days. */

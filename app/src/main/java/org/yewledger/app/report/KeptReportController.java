@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -24,12 +25,15 @@ import org.yewledger.app.platform.Texts;
 class KeptReportController {
   /**
    * @param address what it covers and is put together of, as the interface's address says it
+   * @param onAlmanac whether it stands on the Almanac
    */
-  record KeptReportJson(UUID id, String name, String address) {}
+  record KeptReportJson(UUID id, String name, String address, boolean onAlmanac) {}
 
   /** One of that name is replaced. */
   record KeptReportWantedJson(
       @NotNull @Size(max = Texts.SHORT) String name, @NotNull @Size(max = 4000) String address) {}
+
+  record OnAlmanacJson(@NotNull Boolean onAlmanac) {}
 
   private final KeptReports kept;
 
@@ -52,5 +56,12 @@ class KeptReportController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void forget(@PathVariable UUID id) {
     kept.forget(id);
+  }
+
+  /** Puts a report on the Almanac, or takes it off. */
+  @PutMapping("/{id}/almanac")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void stand(@PathVariable UUID id, @Valid @RequestBody OnAlmanacJson wanted) {
+    kept.stand(id, wanted.onAlmanac());
   }
 }

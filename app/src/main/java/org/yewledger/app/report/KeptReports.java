@@ -14,6 +14,7 @@ import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.report.KeptReportController.KeptReportJson;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
+import org.yewledger.core.report.AlmanacReports;
 
 /** Reports that are kept by a name, for everybody in the household. */
 @Service
@@ -29,14 +30,22 @@ class KeptReports {
   @Transactional(readOnly = true)
   List<KeptReportJson> all() {
     return jdbc.sql(
-            "select id, name, address from kept_report where household_id = ? order by lower(name)")
+            "select id, name, address, on_almanac from kept_report where household_id = ? order by lower(name)")
         .param(SignedIn.now().householdId())
         .query((row, no) ->
             new KeptReportJson(
                 Objects.requireNonNull(row.getObject(1, UUID.class)),
                 row.getString(2),
-                row.getString(3)))
+                row.getString(3),
+                row.getBoolean(4)))
         .list();
+  }
+
+  private KeptReportJson one(UUID id) {
+    return all().stream()
+        .filter(report -> report.id().equals(id))
+        .findFirst()
+        .orElseThrow(() -> new NotFound("report"));
   }
 
   /**
@@ -66,16 +75,34 @@ class KeptReports {
   @Transactional
   @ForBookkeepers
   void forget(UUID id) {
-    UUID household = SignedIn.now().householdId();
-    String name =
-        jdbc.sql("select name from kept_report where household_id = ? and id = ?")
-            .params(household, id)
-            .query(String.class)
-            .optional()
-            .orElseThrow(() -> new NotFound("report"));
-    acts.begin(ActKind.KEPT_VIEWS, "Forgot the report " + name);
+    acts.begin(ActKind.KEPT_VIEWS, "Forgot the report " + one(id).name());
     jdbc.sql("delete from kept_report where household_id = ? and id = ?")
-        .params(household, id)
+        .params(SignedIn.now().householdId(), id)
+        .update();
+  }
+
+  /**
+   * Puts a report on the Almanac, or takes it off.
+   *
+   * @throws NotFound if it is not there
+   * @throws Refusal {@code almanac-full}
+   */
+  @Transactional
+  @ForBookkeepers
+  void stand(UUID id, boolean onAlmanac) {
+    KeptReportJson report = one(id);
+    if (report.onAlmanac() == onAlmanac) {
+      return;
+    }
+    if (onAlmanac) {
+      AlmanacReports.requireRoom((int) all().stream().filter(KeptReportJson::onAlmanac).count());
+    }
+    acts.begin(
+        ActKind.KEPT_VIEWS,
+        (onAlmanac ? "Put the report %s on the Almanac" : "Took the report %s off the Almanac")
+            .formatted(report.name()));
+    jdbc.sql("update kept_report set on_almanac = ? where household_id = ? and id = ?")
+        .params(onAlmanac, SignedIn.now().householdId(), id)
         .update();
   }
 }

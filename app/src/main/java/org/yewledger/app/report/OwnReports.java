@@ -9,6 +9,8 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.journal.EntryParts;
+import org.yewledger.app.report.ReportJson.DrawnRowJson;
+import org.yewledger.app.report.ReportJson.ReportDrawnJson;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
 import org.yewledger.app.report.ReportJson.RowLook;
 import org.yewledger.core.journal.QueryField;
@@ -21,17 +23,22 @@ import org.yewledger.core.report.Span;
 /** Reports that a person puts together: what a journal query finds, by what it has in common. */
 @Component
 class OwnReports {
+  /** More lines than these cannot be told apart. */
+  private static final int MOST_DRAWN = 6;
+
   private final EntryParts parts;
 
   OwnReports(EntryParts parts) {
     this.parts = parts;
   }
 
+  /** Its rows, and what a drawing shows of them. */
+  record Laid(List<ReportRowJson> rows, ReportDrawnJson drawn) {}
+
   /**
    * @param bookId whose postings count; null for all books, which then have one currency
    */
-  List<ReportRowJson> rows(
-      ReportAsked asked, @Nullable UUID bookId, CurrencyUnit base, List<Span> columns) {
+  Laid laid(ReportAsked asked, @Nullable UUID bookId, CurrencyUnit base, List<Span> columns) {
     By by = asked.byOrCategory();
     Measure measure = asked.measureOrSpent();
     var first = columns.stream().map(Span::first).min(Comparator.naturalOrder()).orElseThrow();
@@ -42,8 +49,13 @@ class OwnReports {
             columns,
             measure,
             parts.of(by, asked.textOrAll(), bookId, base, new Span(first, last)));
+    return new Laid(rows(asked, all, columns.size()), drawn(asked, all));
+  }
+
+  private static List<ReportRowJson> rows(ReportAsked asked, Breakdown all, int columns) {
+    By by = asked.byOrCategory();
     boolean beside = asked.isBeside();
-    boolean adds = !beside && columns.size() > 1;
+    boolean adds = !beside && columns > 1;
     List<ReportRowJson> rows = new ArrayList<>();
     for (Breakdown.Row row : all.rows()) {
       rows.add(
@@ -62,7 +74,7 @@ class OwnReports {
         new ReportRowJson(
             RowLook.TOTAL,
             null,
-            inWords(measure, by),
+            inWords(asked.measureOrSpent(), by),
             "",
             ReportRows.decimals(all.sums()),
             adds ? all.total().decimal() : null,
@@ -70,6 +82,23 @@ class OwnReports {
             beside ? ReportRows.change(all.sums()) : null,
             null));
     return rows;
+  }
+
+  private static ReportDrawnJson drawn(ReportAsked asked, Breakdown all) {
+    By by = asked.byOrCategory();
+    Breakdown.Drawn drawn = all.drawn(MOST_DRAWN);
+    List<DrawnRowJson> rows = new ArrayList<>();
+    drawn.rows().forEach(row -> rows.add(drawn(named(row.name(), by), row, all)));
+    if (drawn.others() > 0) {
+      rows.add(drawn("%d others".formatted(drawn.others()), drawn.rest(), all));
+    }
+    return new ReportDrawnJson(
+        rows, by.isApart() && !asked.isBeside() && all.isWhole(), by.isApart());
+  }
+
+  private static DrawnRowJson drawn(String name, Breakdown.Row row, Breakdown all) {
+    return new DrawnRowJson(
+        name, ReportRows.decimals(row.amounts()), row.total().decimal(), all.share(row));
   }
 
   private static String named(String name, By by) {

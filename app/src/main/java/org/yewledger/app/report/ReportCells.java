@@ -1,6 +1,5 @@
 package org.yewledger.app.report;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -17,13 +16,7 @@ final class ReportCells {
   private ReportCells() {}
 
   static byte[] csv(ReportPageJson page) {
-    return csv(columns(page), rows(page));
-  }
-
-  /** With plain numbers and days. */
-  static byte[] csv(List<String> columns, List<List<Object>> rows) {
-    return ReportTable.write(
-        columns, rows.stream().map(row -> row.stream().map(ReportCells::plain).toList()).toList());
+    return ReportTable.write(columns(page), rows(page));
   }
 
   static byte[] workbook(ReportPageJson page, String sheet) {
@@ -32,20 +25,34 @@ final class ReportCells {
 
   private static List<String> columns(ReportPageJson page) {
     var columns = new ArrayList<>(List.of("book", "section", "row", "name", "currency"));
-    List<ReportColumnJson> spans =
-        page.tables().isEmpty() ? List.of() : page.tables().getFirst().columns();
-    spans.forEach(span -> columns.add(inWords(span)));
+    if (!page.tables().isEmpty()) {
+      List<ReportColumnJson> spans = page.tables().getFirst().columns();
+      boolean alike = alike(page);
+      for (int i = 0; i < spans.size(); i++) {
+        columns.add(alike ? inWords(spans.get(i)) : Integer.toString(i + 1));
+      }
+    }
     return columns;
   }
 
-  private static List<List<Object>> rows(ReportPageJson page) {
-    var rows = new ArrayList<List<Object>>();
-    page.tables().forEach(table -> add(rows, table));
-    return rows;
+  /** Not where the books' years begin in different months; then each book says its own columns. */
+  private static boolean alike(ReportPageJson page) {
+    return page.tables().stream().map(ReportTableJson::columns).distinct().count() < 2;
   }
 
-  private static String plain(Object cell) {
-    return cell instanceof BigDecimal amount ? amount.toPlainString() : cell.toString();
+  private static List<List<Object>> rows(ReportPageJson page) {
+    boolean alike = alike(page);
+    var rows = new ArrayList<List<Object>>();
+    for (ReportTableJson table : page.tables()) {
+      if (!alike) {
+        var cells =
+            new ArrayList<Object>(List.of(table.bookName(), "", "columns", "", table.currency()));
+        table.columns().forEach(span -> cells.add(inWords(span)));
+        rows.add(cells);
+      }
+      add(rows, table);
+    }
+    return rows;
   }
 
   private static void add(List<List<Object>> rows, ReportTableJson table) {

@@ -2,10 +2,7 @@ package org.yewledger.app.report;
 
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
-import java.time.YearMonth;
 import java.util.Locale;
-import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,7 +11,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.paper.Papers;
 import org.yewledger.app.platform.Download;
-import org.yewledger.app.report.MonthAgainstJson.MonthAgainstPageJson;
 import org.yewledger.app.report.ReportJson.ReportPageJson;
 import org.yewledger.app.report.ReportService.Kind;
 
@@ -24,12 +20,10 @@ import org.yewledger.app.report.ReportService.Kind;
 @Tag(name = "reports")
 class ReportController {
   private final ReportService reports;
-  private final MonthAgainstService months;
   private final Papers papers;
 
-  ReportController(ReportService reports, MonthAgainstService months, Papers papers) {
+  ReportController(ReportService reports, Papers papers) {
     this.reports = reports;
-    this.months = months;
     this.papers = papers;
   }
 
@@ -63,12 +57,6 @@ class ReportController {
         kind.inWords(),
         ReportPaper.isWide(page),
         ReportPaper.parts(kind, page, papers.formats()));
-  }
-
-  /** The spending of a month against that of the month before, of each book or of one. */
-  @GetMapping("/month")
-  MonthAgainstPageJson month(@RequestParam YearMonth month, @RequestParam @Nullable UUID book) {
-    return months.page(month, book);
   }
 
   private static String fileName(Kind kind, ReportPageJson page) {

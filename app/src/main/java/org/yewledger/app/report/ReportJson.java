@@ -45,19 +45,58 @@ public final class ReportJson {
       @Nullable String query) {}
 
   /**
+   * @param share of the total of all, in tenths of a percent
+   */
+  public record DrawnRowJson(String name, List<BigDecimal> amounts, BigDecimal total, int share) {}
+
+  /**
+   * At which rate an account in a currency of its own is told.
+   *
+   * @param amount what stands on it at the end of the last column, {@code value} what that is told
+   *     at; null where the report is of what moved
+   * @param low for one unit of its currency, of all its entries in the columns; {@code high} the
+   *     highest
+   */
+  public record ReportRateJson(
+      UUID accountId,
+      String name,
+      String currency,
+      @Nullable BigDecimal amount,
+      @Nullable BigDecimal value,
+      BigDecimal low,
+      BigDecimal high) {}
+
+  /**
+   * What a drawing shows of an own report.
+   *
+   * @param rows the greatest, and the others as one; they add up to the totals
+   * @param whole whether they are parts of a whole
+   * @param apart whether each amount is in one row only
+   */
+  public record ReportDrawnJson(List<DrawnRowJson> rows, boolean whole, boolean apart) {}
+
+  /**
+   * @param first the span that it is about; books whose years begin in different months have
+   *     different ones
    * @param bookId null where all books are seen as one
    * @param balances whether both sides of a balance sheet are equal; null of other reports
+   * @param drawn what a drawing shows of an own report; null of other reports
+   * @param rates of accounts in other currencies
    */
   public record ReportTableJson(
+      YearMonth first,
+      YearMonth last,
       @Nullable UUID bookId,
       String bookName,
       String currency,
       List<ReportColumnJson> columns,
       List<ReportRowJson> rows,
-      @Nullable Boolean balances) {}
+      @Nullable Boolean balances,
+      @Nullable ReportDrawnJson drawn,
+      List<ReportRateJson> rates) {}
 
   /**
-   * @param first the span that the report is about, however it was asked for
+   * @param first the span that the report is about, however it was asked for: that of all tables
    * @param tables one for each book, and one for all of them together
    */
   public record ReportPageJson(YearMonth first, YearMonth last, List<ReportTableJson> tables) {}

@@ -6,6 +6,7 @@ import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.app.report.ReportJson.ReportColumnJson;
 import org.yewledger.app.report.ReportJson.ReportPageJson;
+import org.yewledger.app.report.ReportJson.ReportRateJson;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
 import org.yewledger.app.report.ReportJson.ReportTableJson;
 import org.yewledger.app.report.ReportService.Kind;
@@ -14,6 +15,7 @@ import org.yewledger.core.money.Amount;
 import org.yewledger.formats.pdf.Paper.Column;
 import org.yewledger.formats.pdf.Paper.Head;
 import org.yewledger.formats.pdf.Paper.Look;
+import org.yewledger.formats.pdf.Paper.Note;
 import org.yewledger.formats.pdf.Paper.Part;
 import org.yewledger.formats.pdf.Paper.Row;
 import org.yewledger.formats.pdf.Paper.Table;
@@ -40,16 +42,39 @@ public final class ReportPaper {
     var paper = new ReportPaper(kind, formats);
     var parts = new ArrayList<Part>();
     for (ReportTableJson table : page.tables()) {
-      parts.add(new Head("%s, %s".formatted(kind.inWords(), table.bookName()), paper.about(page)));
+      parts.add(new Head("%s, %s".formatted(kind.inWords(), table.bookName()), paper.about(table)));
       parts.add(paper.table(table));
+      table.rates().forEach(rate -> parts.add(new Note(paper.inWords(rate, table.currency()))));
     }
     return parts;
   }
 
-  private String about(ReportPageJson page) {
+  private String about(ReportTableJson table) {
     return kind.flows()
-        ? inWords(new ReportColumnJson(page.first(), page.last()))
-        : "at the end of " + formats.write(page.last());
+        ? inWords(new ReportColumnJson(table.first(), table.last()))
+        : "at the end of " + formats.write(table.last());
+  }
+
+  private String inWords(ReportRateJson rate, String base) {
+    boolean one = rate.low().equals(rate.high());
+    String at =
+        one
+            ? formats.writeRate(rate.low())
+            : "%s to %s".formatted(formats.writeRate(rate.low()), formats.writeRate(rate.high()));
+    if (rate.amount() == null || rate.value() == null) {
+      return "%s: each entry at its own rate, 1 %s = %s %s."
+          .formatted(rate.name(), rate.currency(), at, base);
+    }
+    return "%s: %s %s are told at %s %s, 1 %s = %s %s on the average of its entries."
+        .formatted(
+            rate.name(),
+            written(rate.amount(), CurrencyUnit.of(rate.currency())),
+            rate.currency(),
+            written(rate.value(), CurrencyUnit.of(base)),
+            base,
+            rate.currency(),
+            at,
+            base);
   }
 
   private String inWords(ReportColumnJson span) {

@@ -4,7 +4,6 @@ import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -18,6 +17,7 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.report.ReportAsked.Tax;
 import org.yewledger.app.report.ReportJson.ReportColumnJson;
+import org.yewledger.app.report.ReportJson.ReportDrawnJson;
 import org.yewledger.app.report.ReportJson.ReportPageJson;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
 import org.yewledger.app.report.ReportJson.ReportTableJson;
@@ -37,11 +37,13 @@ public class ReportService {
   private final ChartService charts;
   private final PeriodTotals totals;
   private final OwnReports own;
+  private final RatesUsed rates;
 
-  ReportService(ChartService charts, PeriodTotals totals, OwnReports own) {
+  ReportService(ChartService charts, PeriodTotals totals, OwnReports own, RatesUsed rates) {
     this.charts = charts;
     this.totals = totals;
     this.own = own;
+    this.rates = rates;
   }
 
   /** The reports that are laid out in columns of spans. */
@@ -86,69 +88,96 @@ public class ReportService {
   @Transactional(readOnly = true)
   public ReportPageJson report(Kind kind, ReportAsked asked) {
     Chart chart = charts.chart();
-    List<Of> all = all(chart, asked).stream().filter(of -> has(kind, of, chart)).toList();
-    // All tables have the same columns, also where the books' years begin in different months.
-    Month start = all.isEmpty() ? Month.JANUARY : all.getFirst().fiscalStart();
-    Span span = asked.span(start);
-    List<Span> columns = asked.columns(start);
+    List<ReportTableJson> tables =
+        all(chart, asked).stream()
+            .filter(of -> has(kind, of, chart))
+            .map(of -> table(kind, chart, asked, of))
+            .toList();
+    Span none = asked.span(Month.JANUARY);
     return new ReportPageJson(
-        span.first(),
-        span.last(),
-        all.stream().map(of -> table(kind, chart, asked, of, columns)).toList());
+        tables.stream()
+            .map(ReportTableJson::first)
+            .min(Comparator.naturalOrder())
+            .orElse(none.first()),
+        tables.stream()
+            .map(ReportTableJson::last)
+            .max(Comparator.naturalOrder())
+            .orElse(none.last()),
+        tables);
   }
 
   /** A tax form is of a book whose categories say which line they belong to. */
   private static boolean has(Kind kind, Of of, Chart chart) {
-    return kind != Kind.TAX_FORM || (!of.together() && !lines(of, chart).isEmpty());
+    return kind != Kind.TAX_FORM
+        || (!of.together() && !TaxFormReceipts.lines(of.accounts(), chart).isEmpty());
   }
 
-  private ReportTableJson table(
-      Kind kind, Chart chart, ReportAsked asked, Of of, List<Span> columns) {
+  /** Its columns are those of its own fiscal year. */
+  private ReportTableJson table(Kind kind, Chart chart, ReportAsked asked, Of of) {
+    Span span = asked.span(of.fiscalStart());
+    List<Span> columns = asked.columns(of.fiscalStart());
+    Laid laid = laid(kind, chart, asked, of, columns);
+    return new ReportTableJson(
+        span.first(),
+        span.last(),
+        of.together() ? null : of.book().id(),
+        of.together() ? "All books" : of.book().name(),
+        of.currency().getCode(),
+        columns.stream()
+            .map(column -> new ReportColumnJson(column.first(), column.last()))
+            .toList(),
+        laid.rows(),
+        laid.balances(),
+        laid.drawn(),
+        kind.flows()
+            ? rates.ofEntries(of.accounts(), columns)
+            : rates.ofBalances(of.accounts(), columns));
+  }
+
+  /**
+   * @param balances whether both sides are equal, of a report that has two
+   * @param drawn what a drawing shows, of a report that has one
+   */
+  private record Laid(
+      List<ReportRowJson> rows, @Nullable Boolean balances, @Nullable ReportDrawnJson drawn) {
+    static Laid of(List<ReportRowJson> rows) {
+      return new Laid(rows, null, null);
+    }
+  }
+
+  private Laid laid(Kind kind, Chart chart, ReportAsked asked, Of of, List<Span> columns) {
     List<AccountTotals> loaded = kind == Kind.OWN ? List.of() : loaded(kind, asked, columns, of);
     boolean beside = asked.isBeside();
     return switch (kind) {
-      case INCOME_STATEMENT ->
-          json(
-              of,
-              columns,
-              ReportRows.of(IncomeStatement.of(of.currency(), columns, loaded), chart, beside),
-              null);
+      case INCOME_STATEMENT -> {
+        var statement = IncomeStatement.of(of.currency(), columns, loaded);
+        yield Laid.of(ReportRows.of(statement, chart, beside));
+      }
       case CASH_FLOW -> {
         var flow = CashFlow.of(of.currency(), columns, loaded);
-        yield json(of, columns, ReportRows.of(flow, chart, beside), flow.addsUp());
+        yield new Laid(ReportRows.of(flow, chart, beside), flow.addsUp(), null);
       }
       case TAX_FORM -> {
-        var form = TaxForm.of(of.currency(), columns, loaded, lines(of, chart));
-        yield json(of, columns, ReportRows.of(form, chart, beside, columns.size()), null);
+        Map<UUID, String> lines = TaxFormReceipts.lines(of.accounts(), chart);
+        var form = TaxForm.of(of.currency(), columns, loaded, lines);
+        yield Laid.of(ReportRows.of(form, chart, beside, columns.size()));
       }
       case OWN -> {
         UUID bookId = of.together() ? null : of.book().id();
-        yield json(of, columns, own.rows(asked, bookId, of.currency(), columns), null);
+        OwnReports.Laid laid = own.laid(asked, bookId, of.currency(), columns);
+        yield new Laid(laid.rows(), null, laid.drawn());
       }
       case BALANCE_SHEET, NET_WORTH -> {
         var sheet =
             BalanceSheet.of(
                 of.currency(), columns.stream().map(Span::last).toList(), loaded, of.fiscalStart());
-        yield json(
-            of,
-            columns,
+        List<ReportRowJson> rows =
             kind == Kind.NET_WORTH
                 ? ReportRows.worth(sheet, chart, beside)
-                : ReportRows.of(sheet, chart, beside),
-            sheet.balances());
+                : ReportRows.of(sheet, chart, beside);
+        yield new Laid(rows, sheet.balances(), null);
       }
     };
-  }
-
-  private static Map<UUID, String> lines(Of of, Chart chart) {
-    Map<UUID, String> lines = new HashMap<>();
-    for (Account account : of.accounts()) {
-      String line = chart.facts(account.id()).taxFormLine();
-      if (!line.isEmpty()) {
-        lines.put(account.id(), line);
-      }
-    }
-    return lines;
   }
 
   /** From the beginning of the fiscal year of the first column on, which results are told by. */
@@ -159,17 +188,6 @@ public class ReportService {
     FiscalYear year = FiscalYear.of(first.atDay(1), of.fiscalStart());
     Tax tax = kind == Kind.INCOME_STATEMENT ? asked.taxOrNet() : Tax.NET;
     return totals.of(of.accounts(), YearMonth.from(year.first()), last, tax);
-  }
-
-  private static ReportTableJson json(
-      Of of, List<Span> columns, List<ReportRowJson> rows, @Nullable Boolean balances) {
-    return new ReportTableJson(
-        of.together() ? null : of.book().id(),
-        of.together() ? "All books" : of.book().name(),
-        of.currency().getCode(),
-        columns.stream().map(span -> new ReportColumnJson(span.first(), span.last())).toList(),
-        rows,
-        balances);
   }
 
   private static List<Of> all(Chart chart, ReportAsked asked) {

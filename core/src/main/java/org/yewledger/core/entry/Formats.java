@@ -1,5 +1,6 @@
 package org.yewledger.core.entry;
 
+import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -97,6 +98,16 @@ public record Formats(
     String whole = parts[0].replaceAll("\\B(?=(\\d{3})+$)", grouping.mark());
     String decimals = parts.length > 1 ? decimalMark.mark() + parts[1] : "";
     return (amount.sign() < 0 ? String.valueOf(TRUE_MINUS) : "") + whole + decimals;
+  }
+
+  /** A rate of exchange, or any other plain number: 1.0834, not grouped. */
+  public String writeRate(BigDecimal rate) {
+    return rate.toPlainString().replace('.', decimalMark.mark());
+  }
+
+  /** A percentage: 12.5 %. */
+  public String writePercent(BigDecimal percent) {
+    return writeRate(percent) + " %";
   }
 
   /** A day: 23 September 2026. */

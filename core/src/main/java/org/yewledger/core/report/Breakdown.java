@@ -26,7 +26,12 @@ public record Breakdown(List<Row> rows, List<Amount> sums) {
     /** The accounts that money came to and went from. */
     ACCOUNT,
     /** Card, cheque, cash, transfer, direct debit. */
-    METHOD
+    METHOD;
+
+    /** Whether an amount stands in one row only, so that the rows add up to all there is. */
+    public boolean isApart() {
+      return this != TAG;
+    }
   }
 
   /** What is added up. */
@@ -89,6 +94,11 @@ public record Breakdown(List<Row> rows, List<Amount> sums) {
     return new Breakdown(rows, sums);
   }
 
+  /** Whether its rows are parts of a whole: there is one, and none of them takes from it. */
+  public boolean isWhole() {
+    return total().sign() > 0 && rows.stream().noneMatch(row -> row.total().sign() < 0);
+  }
+
   /** The part of a row in the whole, in tenths of a percent, rounded down; 0 without a whole. */
   public int share(Row row) {
     return Share.inTenths(row.total(), total());
@@ -97,6 +107,30 @@ public record Breakdown(List<Row> rows, List<Amount> sums) {
   /** What all of it comes to, over all columns. */
   public Amount total() {
     return sums.stream().reduce(Amount::plus).orElseThrow();
+  }
+
+  /**
+   * What a drawing shows of a breakdown: few rows can be told apart. It leaves nothing out: its
+   * rows and the rest add up to the sums.
+   *
+   * @param rows the greatest
+   * @param others how many more there are, and {@code rest} what they come to; it has no name
+   */
+  public record Drawn(List<Row> rows, int others, Row rest) {}
+
+  /**
+   * @param most how many rows are drawn at most, the rest among them; one alone is no rest
+   */
+  public Drawn drawn(int most) {
+    List<Row> greatest = rows.size() <= most ? rows : rows.subList(0, most - 1);
+    List<Amount> rest =
+        IntStream.range(0, sums.size())
+            .mapToObj(i ->
+                greatest.stream()
+                    .map(row -> row.amounts().get(i))
+                    .reduce(sums.get(i), Amount::minus))
+            .toList();
+    return new Drawn(greatest, rows.size() - greatest.size(), new Row("", "", rest));
   }
 
   private static Row row(CurrencyUnit base, List<Span> spans, Measure measure, List<Part> own) {

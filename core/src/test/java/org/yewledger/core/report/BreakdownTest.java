@@ -1,6 +1,8 @@
 package org.yewledger.core.report;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
 import static org.yewledger.core.Fixtures.eur;
 
 import java.time.YearMonth;
@@ -70,7 +72,36 @@ public class BreakdownTest {
             };
         assertEquals(all.sums().stream().mapToLong(sum -> sum.minor()).sum(), whole);
         assertEquals(all.rows().stream().mapToLong(row -> row.total().minor()).sum(), whole);
+        for (int most : List.of(1, 6, 20)) {
+          assertDrawnWhole(all, most);
+        }
       }
     }
+  }
+
+  private static void assertDrawnWhole(Breakdown all, int most) {
+    Breakdown.Drawn drawn = all.drawn(most);
+    assertEquals(drawn.rows().size() + drawn.others(), all.rows().size());
+    assertTrue(drawn.rows().size() + (drawn.others() > 0 ? 1 : 0) <= most);
+    assertTrue(drawn.others() != 1, "one alone is no rest");
+    for (int i = 0; i < all.sums().size(); i++) {
+      long together = drawn.rest().amounts().get(i).minor();
+      for (Breakdown.Row row : drawn.rows()) {
+        together += row.amounts().get(i).minor();
+      }
+      assertEquals(together, all.sums().get(i).minor());
+    }
+  }
+
+  @Test
+  public void whatTakesFromTheWholeIsNoPartOfIt() {
+    List<Span> whole = SUMMER.divided(Every.WHOLE);
+    List<Part> parts = List.of(part("Greengage", 0, 0, 2_000), part("Lantern Energy", 1, 0, 9_000));
+    assertTrue(Breakdown.of(CurrencyUnit.EUR, whole, Measure.SPENT, parts).isWhole());
+    assertFalse(Breakdown.of(CurrencyUnit.EUR, whole, Measure.RESULT, parts).isWhole());
+    List<Part> withRefund = new ArrayList<>(parts);
+    withRefund.add(part("Fennel Books", 2, 0, -700));
+    assertFalse(Breakdown.of(CurrencyUnit.EUR, whole, Measure.SPENT, withRefund).isWhole());
+    assertFalse(Breakdown.of(CurrencyUnit.EUR, whole, Measure.SPENT, List.of()).isWhole());
   }
 }

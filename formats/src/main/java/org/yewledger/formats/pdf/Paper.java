@@ -1,6 +1,7 @@
 package org.yewledger.formats.pdf;
 
 import java.util.List;
+import java.util.function.Supplier;
 
 /**
  * What is to be printed, in its order. All texts come written as the reader writes figures and
@@ -22,6 +23,14 @@ public record Paper(String title, String foot, boolean wide, List<Part> parts) {
 
   /** A sentence or two. */
   public record Note(String text) implements Part {}
+
+  /**
+   * A picture on a page of its own, as large as fits below its title.
+   *
+   * @param about beside the title; may be empty
+   * @param png gives the picture when its page is set, so that many need not be held at once
+   */
+  public record Picture(String title, String about, Supplier<byte[]> png) implements Part {}
 
   /**
    * A table whose head is repeated on every page. No row is cut by the end of a page.

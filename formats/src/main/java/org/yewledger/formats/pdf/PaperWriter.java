@@ -2,10 +2,13 @@ package org.yewledger.formats.pdf;
 
 import java.awt.Color;
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.List;
 import org.openpdf.text.Document;
 import org.openpdf.text.Element;
 import org.openpdf.text.Font;
+import org.openpdf.text.Image;
 import org.openpdf.text.PageSize;
 import org.openpdf.text.Paragraph;
 import org.openpdf.text.Phrase;
@@ -61,6 +64,7 @@ public final class PaperWriter {
       case Paper.Head head -> head(head);
       case Paper.Note note -> note(note.text());
       case Paper.Table table -> table(table);
+      case Paper.Picture picture -> picture(picture);
     }
     begun = true;
   }
@@ -77,6 +81,30 @@ public final class PaperWriter {
 
   private void note(String text) {
     document.add(paragraph(text, PaperFonts.REGULAR, BODY, INK_2, 8));
+  }
+
+  private void picture(Paper.Picture picture) {
+    if (begun) {
+      document.newPage();
+    }
+    document.add(titled(picture.title(), picture.about(), 0));
+    float room = writer.getVerticalPosition(true) - BOTTOM - BODY;
+    try {
+      Image image = Image.getInstance(picture.png().get());
+      image.scaleToFit(document.getPageSize().getWidth() - 2 * SIDE, room);
+      image.setSpacingBefore(BODY);
+      document.add(image);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static Paragraph titled(String title, String about, float before) {
+    Paragraph titled = paragraph(title, PaperFonts.TITLE, 11.5f, INK, before);
+    if (!about.isEmpty()) {
+      titled.add(PaperFonts.phrase("  " + about, PaperFonts.REGULAR, BODY, INK_2));
+    }
+    return titled;
   }
 
   private static Paragraph paragraph(
@@ -113,11 +141,7 @@ public final class PaperWriter {
     if (writer.getVerticalPosition(true) < BOTTOM + WITH_TITLE) {
       document.newPage();
     }
-    Paragraph title = paragraph(table.title(), PaperFonts.TITLE, 11.5f, INK, 14);
-    if (!table.about().isEmpty()) {
-      title.add(PaperFonts.phrase("  " + table.about(), PaperFonts.REGULAR, BODY, INK_2));
-    }
-    document.add(title);
+    document.add(titled(table.title(), table.about(), 14));
   }
 
   private static float[] widths(List<Column> columns) {
