@@ -2,7 +2,8 @@
 
 yew_bench() {
   case ${1:-} in
-    scroll) yew_bench_scroll; return ;;
+    scroll) yew_bench_browser Scrolling; return ;;
+    paint) yew_bench_browser Painting; return ;;
     quality) yew_bench_quality; return ;;
   esac
   need_tools postgresql
@@ -16,14 +17,14 @@ yew_bench() {
     -Dexec.args="-Xmx480m -classpath %classpath org.yewledger.bench.Bench $*"
 }
 
-# Scrolling is measured in a real browser, with the browser tests' own application.
-yew_bench_scroll() {
+# What a person sees is measured in a real browser, with the browser tests' own application.
+yew_bench_browser() {
   need_tools postgresql chromium-headless-shell
   trap pg_stop EXIT
   pg_start test-db test
   export_test_databases
   mvn -B -ntp -Dstyle.color=never -q -pl e2e -am install -DskipTests -Dyew.skipChecks=true
-  mvn -B -ntp -Dstyle.color=never -pl e2e surefire:test -Dtest=Scrolling | grep '^figure'
+  mvn -B -ntp -Dstyle.color=never -pl e2e surefire:test -Dtest=$1 | grep '^figure'
 }
 
 # How often proposals are right, over a labelled year of two households: a test of the core that tells its figures.

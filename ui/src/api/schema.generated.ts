@@ -436,6 +436,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/budgets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["month_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/budgets/from-last-year": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["planYear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/budgets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["year"];
+        put: operations["plan"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/budgets/{id}/carrying": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["carry"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/chart": {
         parameters: {
             query?: never;
@@ -494,6 +558,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["reopen_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/closed-months/year-pack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["yearPack"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3164,6 +3244,15 @@ export interface components {
             entries: components["schemas"]["PastEntryJson"][];
             likeTexts: string[];
         };
+        BookedOnJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            date: string;
+        };
         BookingJson: {
             note?: string;
             parts: components["schemas"]["PartJson"][];
@@ -3213,6 +3302,64 @@ export interface components {
             /** Format: int32 */
             openings: number;
         };
+        BudgetBookJson: {
+            all: components["schemas"]["BudgetFiguresJson"];
+            /** Format: uuid */
+            bookId: string;
+            bookName: string;
+            currency: string;
+            rows: components["schemas"]["BudgetRowJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            year: string;
+            yearFirst: string;
+            yearLast: string;
+        };
+        BudgetFiguresJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            booked: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            brought: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            left: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            planned: string;
+        };
+        BudgetPageJson: {
+            books: components["schemas"]["BudgetBookJson"][];
+            month: string;
+            /** Format: date */
+            today: string;
+        };
+        BudgetRowJson: {
+            /** Format: uuid */
+            accountId: string;
+            carries: boolean;
+            days: components["schemas"]["BookedOnJson"][];
+            groupName: string;
+            month: components["schemas"]["BudgetFiguresJson"];
+            name: string;
+            planned: boolean;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            year: string;
+        };
         BulkChangeJson: {
             /** Format: uuid */
             categoryId?: string;
@@ -3248,6 +3395,9 @@ export interface components {
             /** Format: int64 */
             no: number;
             why: string;
+        };
+        CarryJson: {
+            carries: boolean;
         };
         CashCountJson: {
             /** Format: uuid */
@@ -4545,7 +4695,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "BUDGETS" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -4834,6 +4984,50 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+        };
+        PlanMonthsJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount?: string;
+            first: string;
+            last: string;
+            together: boolean;
+        };
+        PlanYearJson: {
+            /** Format: uuid */
+            bookId: string;
+            month: string;
+        };
+        PlannedJson: {
+            /** Format: int32 */
+            categories: number;
+        };
+        PlannedMonthJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            booked: string;
+            first?: string;
+            last?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            lastYear: string;
+            month: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            planned?: string;
+        };
+        PlannedYearJson: {
+            /** Format: uuid */
+            accountId: string;
+            months: components["schemas"]["PlannedMonthJson"][];
         };
         PostProposedJson: {
             accountIds: string[];
@@ -7208,6 +7402,125 @@ export interface operations {
             };
         };
     };
+    month_1: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BudgetPageJson"];
+                };
+            };
+        };
+    };
+    planYear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanYearJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlannedJson"];
+                };
+            };
+        };
+    };
+    year: {
+        parameters: {
+            query: {
+                month: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlannedYearJson"];
+                };
+            };
+        };
+    };
+    plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanMonthsJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    carry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CarryJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     chart: {
         parameters: {
             query: {
@@ -7318,6 +7631,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    yearPack: {
+        parameters: {
+            query: {
+                month: string;
+                book: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
         };
     };

@@ -29,13 +29,21 @@ export function ClosingBook({ book }: { book: Schemas['BookToCloseJson'] }) {
     }
     await booksChanged()
   }
-  const pack = `/api/closed-months/pack?month=${book.month}&book=${book.bookId}`
+  const of = `month=${book.month}&book=${book.bookId}`
+  const pack = `/api/closed-months/pack?${of}`
+  const yearPack = `/api/closed-months/year-pack?${of}`
   useCommands([
     {
       keys: ['p'],
       label: `Print the pack of ${longMonth(book.month)}`,
       strip: 'pack',
       run: () => window.location.assign(pack),
+    },
+    {
+      keys: ['y'],
+      label: 'Print the pack of its fiscal year',
+      strip: 'year’s pack',
+      run: () => window.location.assign(yearPack),
     },
     ...(book.closed
       ? []
@@ -84,6 +92,9 @@ export function ClosingBook({ book }: { book: Schemas['BookToCloseJson'] }) {
       <Acts>
         <a className={button({ className: 'col-span-full' })} href={pack} download>
           The month as PDF <kbd>P</kbd>
+        </a>
+        <a className={button({ className: 'col-span-full' })} href={yearPack} download>
+          Its fiscal year as PDF <kbd>Y</kbd>
         </a>
         {book.closed ? (
           isOwner && (

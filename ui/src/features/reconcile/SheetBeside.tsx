@@ -8,6 +8,8 @@ import { noteBox, textLink } from '@/parts/look'
 import { Acts, Inspector } from '@/parts/View'
 import { CorrectStatement } from './CorrectStatement'
 import { WhatChanged } from './OpenedAgain'
+import { OtherStatement } from './OtherStatement'
+import { amountOf } from './order'
 import type { SheetRow } from './rows'
 import { SelectedRow } from './SelectedRow'
 import { StatementDocument } from './StatementDocument'
@@ -22,6 +24,7 @@ const LABELS = {
   apart: 'What may be apart',
   changed: 'What changed',
   document: 'The statement itself',
+  other: 'Another statement',
 }
 
 export type Beside = keyof typeof LABELS
@@ -49,6 +52,7 @@ export function SheetBeside({
       {shown === 'apart' && <WhatIsApart sheet={sheet} onType={onType} onClose={back} />}
       {shown === 'changed' && opened && <WhatChanged sheet={sheet} opened={opened} onClose={back} />}
       {shown === 'document' && <StatementDocument sheet={sheet} onClose={back} />}
+      {shown === 'other' && <OtherStatement beside={sheet} amount={selected && amountOf(selected)} onClose={back} />}
       {shown === 'line' && <Line sheet={sheet} selected={selected} show={show} />}
     </Inspector>
   )

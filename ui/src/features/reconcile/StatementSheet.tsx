@@ -191,6 +191,12 @@ function SheetPage({ stored }: { stored: Sheet }) {
       run: () => setBeside('document'),
     },
     {
+      keys: ['b'],
+      label: 'Another statement in hand beside this one',
+      strip: 'another beside',
+      run: () => setBeside('other'),
+    },
+    {
       keys: ['s'],
       label: `Sort by ${nextOrder(rows.order)}`,
       strip: `sort by ${nextOrder(rows.order)}`,
@@ -213,7 +219,7 @@ function SheetPage({ stored }: { stored: Sheet }) {
 
   // What is agreed is not corrected any more, and what agrees is not apart.
   const none = (beside === 'apart' && !isApart) || (beside === 'changed' && !opened)
-  const shown = none || (sheet.finished && beside !== 'document') ? 'line' : beside
+  const shown = none || (sheet.finished && beside !== 'document' && beside !== 'other') ? 'line' : beside
   return (
     <View
       beside

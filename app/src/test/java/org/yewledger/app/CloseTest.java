@@ -4,6 +4,10 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.io.IOException;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -106,5 +110,30 @@ public class CloseTest extends AppTest {
     String redo = h.api().get("/api/acts/next").json().at("/redo/id").asString();
     assertEquals(h.api().post("/api/acts/" + redo + "/undo", "").status(), 200);
     assertTrue(book(h, "2026-08").path("closed").asBoolean());
+  }
+
+  @Test
+  public void aFiscalYearIsOneDocumentThatSaysHowFarItIsClosed() throws IOException {
+    Household h = found("year pack");
+    gather(h, september());
+    agree(h);
+    agreeCard(h);
+    assertTrue(yearPack(h).contains("No month of it is closed yet"));
+    close(h, "2026-09");
+    String pack = yearPack(h);
+    assertTrue(pack.contains("It is closed through September 2026"), pack);
+    assertTrue(pack.contains("Income statement, Household"), pack);
+    assertTrue(pack.contains("Balance sheet, Household"), pack);
+    assertTrue(pack.contains("Cash flow, Household"), pack);
+    // The book is not registered, and no category is on a line of a form.
+    assertFalse(pack.contains("Sales tax, Household"), pack);
+    assertFalse(pack.contains("Tax form"), pack);
+  }
+
+  private static String yearPack(Household h) throws IOException {
+    String path = "/api/closed-months/year-pack?month=2026-09&book=" + h.current().bookId();
+    try (PDDocument document = Loader.loadPDF(h.api().file(path))) {
+      return new PDFTextStripper().getText(document);
+    }
   }
 }

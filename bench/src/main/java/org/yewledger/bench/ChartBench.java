@@ -70,6 +70,20 @@ final class ChartBench {
       Bench.figure(name, pair.first(), "ms", "<= 50");
       Bench.figure(name + "-share-of-summing", pair.ratio(), "ratio", "<= 0.05");
     }
+    String pack = "/api/closed-months/year-pack?month=2026-09&book=" + bookId(database);
+    Bench.figure(
+        "report-year-pack-as-pdf",
+        Timing.medianMillis(10, () -> window.get(pack)),
+        "ms",
+        "<= 3000");
+  }
+
+  private static String bookId(Connection database) throws SQLException {
+    try (Statement sql = database.createStatement();
+        ResultSet row = sql.executeQuery("select md5('book')::uuid")) {
+      row.next();
+      return row.getString(1);
+    }
   }
 
   private static Connection asOwner() throws SQLException {

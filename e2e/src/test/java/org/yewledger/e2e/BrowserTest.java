@@ -287,6 +287,13 @@ public abstract class BrowserTest extends AbstractTestNGSpringContextTests {
     page.getByRole(AriaRole.HEADING).first().waitFor();
   }
 
+  /** Chooses an option of a list that opens. */
+  protected static void select(Page page, String list, String option) {
+    page.getByLabel(list).click();
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true))
+        .click();
+  }
+
   protected static Locator button(Page page, String name) {
     return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
   }

@@ -19,12 +19,6 @@ public class ReportsTest extends BrowserTest {
     return page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName(book));
   }
 
-  private static void choose(Page page, String what, String option) {
-    page.getByLabel(what).click();
-    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true))
-        .click();
-  }
-
   @Test
   public void aFigureLeadsToItsPostingsAndBack() {
     Page page = signedInAt("/?month=2026-08");
@@ -35,8 +29,8 @@ public class ReportsTest extends BrowserTest {
     assertThat(household).containsText("Change");
     assertThat(table(page, "All books")).isVisible();
 
-    choose(page, "What it covers", "twelve months up to it");
-    choose(page, "Columns", "by quarters");
+    select(page, "What it covers", "twelve months up to it");
+    select(page, "Columns", "by quarters");
     assertThat(household).containsText("Together");
     Locator groceries =
         household
@@ -73,8 +67,8 @@ public class ReportsTest extends BrowserTest {
   @Test
   public void anOwnReportIsPutTogetherKeptAndOpenedAgain() {
     Page page = signedInAt("/reports/own?month=2026-08");
-    choose(page, "Rows", "by payees");
-    choose(page, "Columns", "by quarters");
+    select(page, "Rows", "by payees");
+    select(page, "Columns", "by quarters");
     page.keyboard().press("/");
     page.keyboard().type("category:Groceries");
     page.keyboard().press("Enter");
@@ -108,11 +102,11 @@ public class ReportsTest extends BrowserTest {
   public void anOwnReportIsDrawnAsOneChooses() {
     Page page = signedInAt("/reports/own?month=2026-08");
     assertThat(page.getByText("Household: what each column comes to")).isVisible();
-    choose(page, "Drawing", "drawn as lines");
+    select(page, "Drawing", "drawn as lines");
     assertThat(page.getByText("Household: the greatest first.")).isVisible();
-    choose(page, "Columns", "in one column");
+    select(page, "Columns", "in one column");
     assertThat(page.getByText("A line needs three columns at least.").first()).isVisible();
-    choose(page, "Drawing", "drawn as parts of the whole");
+    select(page, "Drawing", "drawn as parts of the whole");
     Locator parts =
         page.getByRole(
                 AriaRole.LIST,
@@ -120,9 +114,9 @@ public class ReportsTest extends BrowserTest {
             .first();
     assertThat(parts).containsText("Groceries");
     assertThat(parts).containsText("others");
-    choose(page, "What is added up", "the result");
+    select(page, "What is added up", "the result");
     assertThat(page.getByText("Some rows take from the others").first()).isVisible();
-    choose(page, "Drawing", "not drawn");
+    select(page, "Drawing", "not drawn");
     assertThat(page.getByText("Some rows take from the others")).hasCount(0);
     assertThat(table(page, "Household")).containsText("Groceries");
     assertEquals(complaints(), List.of());
@@ -180,7 +174,7 @@ public class ReportsTest extends BrowserTest {
   @Test
   public void aSpanThatEndsBeforeItBeginsSaysSoAndKeepsWhatWasChosen() {
     Page page = signedInAt("/reports/income?month=2026-08");
-    choose(page, "What it covers", "from month to month");
+    select(page, "What it covers", "from month to month");
     assertThat(page.getByText("From which month to which?")).isVisible();
     page.getByLabel("From", new Page.GetByLabelOptions().setExact(true)).fill("2026-08");
     page.getByLabel("To", new Page.GetByLabelOptions().setExact(true)).fill("2026-02");

@@ -44,6 +44,39 @@ public class TickingTest extends BrowserTest {
     assertEquals(complaints(), List.of());
   }
 
+  /** Two accounts are seen at once; what is ticked beside is ticked in its own statement. */
+  @Test
+  public void anotherStatementStandsBesideAndIsTickedThere() {
+    Page page = signedInAt("/reconcile");
+    rows(page, "Harbour Savings").click();
+    page.getByLabel("Closing balance, EUR").fill("14500.00");
+    button(page, "Begin to tick").click();
+    assertThat(page.getByText("another beside")).isVisible();
+    page.keyboard().press("b");
+    select(page, "Statement beside", "Quillon Card, 30 Sep");
+    Locator open =
+        page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Open in Quillon Card"));
+    Locator first = open.getByRole(AriaRole.CHECKBOX).first();
+    page.waitForResponse(answer -> answer.url().endsWith("/ticks"), first::click);
+    assertThat(first).isChecked();
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Go to Quillon Card"))
+        .click();
+    assertThat(heading(page, "Quillon Card").first()).isVisible();
+    assertThat(page.getByText(Pattern.compile("^1 of \\d+ lines ticked"))).isVisible();
+    page.keyboard().press("b");
+    select(page, "Statement beside", "Harbour Savings, 30 Sep");
+    assertThat(page.getByLabel("The proof of Harbour Savings")).containsText("14,500.00");
+    page.keyboard().press("Escape");
+    assertThat(page.getByLabel("The proof of Harbour Savings")).hasCount(0);
+    // The tick and the statement of the savings are taken back, for those that come after.
+    for (int i = 0; i < 2; i++) {
+      page.waitForResponse(
+          answer -> answer.url().endsWith("/undo"), () -> page.keyboard().press("Control+z"));
+    }
+    assertThat(page.getByText(Pattern.compile("^0 of \\d+ lines ticked"))).isVisible();
+    assertEquals(complaints(), List.of());
+  }
+
   /** What is missing is typed where one stands; what was typed wrong is found and put right. */
   @Test
   public void swappedDigitsAreFoundAndPutInOrderByOneKey() {

@@ -27,11 +27,13 @@ import org.yewledger.app.paper.Papers;
 class CloseController {
   private final CloseService months;
   private final MonthPack packs;
+  private final YearPack years;
   private final Papers papers;
 
-  CloseController(CloseService months, MonthPack packs, Papers papers) {
+  CloseController(CloseService months, MonthPack packs, YearPack years, Papers papers) {
     this.months = months;
     this.packs = packs;
+    this.years = years;
     this.papers = papers;
   }
 
@@ -45,6 +47,13 @@ class CloseController {
   @GetMapping("/pack")
   ResponseEntity<byte[]> pack(@RequestParam YearMonth month, @RequestParam UUID book) {
     MonthPack.Pack pack = packs.of(book, month);
+    return papers.answer(pack.fileName(), pack.title(), false, pack.parts());
+  }
+
+  /** The fiscal year that a month is in, on paper: its reports, its tax form and its sales tax. */
+  @GetMapping("/year-pack")
+  ResponseEntity<byte[]> yearPack(@RequestParam YearMonth month, @RequestParam UUID book) {
+    MonthPack.Pack pack = years.of(book, month);
     return papers.answer(pack.fileName(), pack.title(), false, pack.parts());
   }
 

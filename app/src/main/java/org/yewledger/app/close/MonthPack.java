@@ -23,6 +23,9 @@ import org.yewledger.app.report.ReportPaper;
 import org.yewledger.app.report.ReportService;
 import org.yewledger.app.report.ReportService.Kind;
 import org.yewledger.core.entry.Formats;
+import org.yewledger.core.report.Span;
+import org.yewledger.core.report.Span.Beside;
+import org.yewledger.core.report.Span.Every;
 import org.yewledger.formats.pdf.Paper.Column;
 import org.yewledger.formats.pdf.Paper.Head;
 import org.yewledger.formats.pdf.Paper.Look;
@@ -69,7 +72,7 @@ class MonthPack {
     BookToCloseJson book = closing.books(month, bookId).getFirst();
     var parts = new ArrayList<Part>();
     checklist(parts, book, formats);
-    ReportAsked asked = ReportAsked.monthOf(bookId, month);
+    ReportAsked asked = ReportAsked.of(bookId, new Span(month, month), Every.WHOLE, Beside.BEFORE);
     for (Kind kind : List.of(Kind.INCOME_STATEMENT, Kind.BALANCE_SHEET)) {
       parts.addAll(ReportPaper.parts(kind, reports.report(kind, asked), formats));
     }

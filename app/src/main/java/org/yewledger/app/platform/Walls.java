@@ -53,6 +53,10 @@ public final class Walls {
               "account-used",
               "A rule still names the account."),
           wall(
+              "budget_household_id_account_id_fkey",
+              "account-planned",
+              "A budget still names the account. Take its plan out first."),
+          wall(
               "posting_household_id_account_id_fkey",
               "account-used",
               "Entries were booked to the account."),

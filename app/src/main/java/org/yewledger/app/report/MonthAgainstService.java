@@ -79,7 +79,8 @@ class MonthAgainstService {
             today,
             isComplete(book, chart, month, agreedThrough),
             spent.of(book, categories, month),
-            totals.of(categories, month.minusMonths(MonthAgainst.MONTHS_BEFORE), month, Tax.NET),
+            totals.within(
+                categories, month.minusMonths(MonthAgainst.MONTHS_BEFORE), month, Tax.NET),
             spent.payees(book, categories, month));
     Day now =
         against.days().reversed().stream()

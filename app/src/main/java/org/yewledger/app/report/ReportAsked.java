@@ -50,10 +50,20 @@ public record ReportAsked(
     TAX
   }
 
-  /** One month of a book, beside the month before. */
-  public static ReportAsked monthOf(UUID book, YearMonth month) {
+  /** A span of a book's months. */
+  public static ReportAsked of(UUID book, Span span, Every every, Beside beside) {
     return new ReportAsked(
-        Named.MONTH, month, null, null, Every.WHOLE, Beside.BEFORE, book, null, null, null, null);
+        Named.MONTH,
+        span.last(),
+        span.first(),
+        span.last(),
+        every,
+        beside,
+        book,
+        null,
+        null,
+        null,
+        null);
   }
 
   Span span(Month fiscalStart) {

@@ -146,7 +146,7 @@ public class ReportService {
   }
 
   private Laid laid(Kind kind, Chart chart, ReportAsked asked, Of of, List<Span> columns) {
-    List<AccountTotals> loaded = kind == Kind.OWN ? List.of() : loaded(kind, asked, columns, of);
+    List<AccountTotals> loaded = loaded(kind, asked, columns, of);
     boolean beside = asked.isBeside();
     return switch (kind) {
       case INCOME_STATEMENT -> {
@@ -180,14 +180,21 @@ public class ReportService {
     };
   }
 
-  /** From the beginning of the fiscal year of the first column on, which results are told by. */
+  /** Balances also need the fiscal year of the first column, which its result is told by. */
   private List<AccountTotals> loaded(Kind kind, ReportAsked asked, List<Span> columns, Of of) {
     YearMonth first =
         columns.stream().map(Span::first).min(Comparator.naturalOrder()).orElseThrow();
     YearMonth last = columns.stream().map(Span::last).max(Comparator.naturalOrder()).orElseThrow();
-    FiscalYear year = FiscalYear.of(first.atDay(1), of.fiscalStart());
-    Tax tax = kind == Kind.INCOME_STATEMENT ? asked.taxOrNet() : Tax.NET;
-    return totals.of(of.accounts(), YearMonth.from(year.first()), last, tax);
+    return switch (kind) {
+      case OWN -> List.of();
+      case INCOME_STATEMENT -> totals.within(of.accounts(), first, last, asked.taxOrNet());
+      case TAX_FORM -> totals.within(of.accounts(), first, last, Tax.NET);
+      case CASH_FLOW -> totals.through(of.accounts(), first, last);
+      case BALANCE_SHEET, NET_WORTH -> {
+        FiscalYear year = FiscalYear.of(first.atDay(1), of.fiscalStart());
+        yield totals.through(of.accounts(), YearMonth.from(year.first()), last);
+      }
+    };
   }
 
   private static List<Of> all(Chart chart, ReportAsked asked) {

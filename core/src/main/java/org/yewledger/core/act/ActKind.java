@@ -56,6 +56,8 @@ public enum ActKind {
   AGREE,
   /** Opens an agreed statement again. */
   REOPEN_STATEMENT,
+  /** What is planned for categories. */
+  BUDGETS,
   CLOSE_MONTH,
   /** Keeps a return of sales tax as it was sent. */
   RETURN_TAX,

@@ -1,0 +1,169 @@
+package org.yewledger.app.plan;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.BiFunction;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.plan.BudgetJson.BookedOnJson;
+import org.yewledger.app.plan.BudgetJson.BudgetBookJson;
+import org.yewledger.app.plan.BudgetJson.BudgetFiguresJson;
+import org.yewledger.app.plan.BudgetJson.BudgetPageJson;
+import org.yewledger.app.plan.BudgetJson.BudgetRowJson;
+import org.yewledger.app.plan.BudgetJson.PlannedMonthJson;
+import org.yewledger.app.plan.BudgetJson.PlannedYearJson;
+import org.yewledger.app.platform.HouseholdDays;
+import org.yewledger.app.report.PeriodTotals;
+import org.yewledger.app.report.ReportAsked.Tax;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountClass;
+import org.yewledger.core.ledger.FiscalYear;
+import org.yewledger.core.money.Amount;
+import org.yewledger.core.plan.Budget;
+import org.yewledger.core.plan.BudgetSheet;
+import org.yewledger.core.plan.PlannedSpan;
+import org.yewledger.core.report.AccountTotals;
+import org.yewledger.core.report.Span;
+
+/** Loads what budgets are held against, and lays them out. */
+@Service
+class BudgetService {
+  private final ChartService charts;
+  private final Budgets budgets;
+  private final PeriodTotals totals;
+  private final HouseholdDays days;
+
+  BudgetService(ChartService charts, Budgets budgets, PeriodTotals totals, HouseholdDays days) {
+    this.charts = charts;
+    this.budgets = budgets;
+    this.totals = totals;
+    this.days = days;
+  }
+
+  /** A budget is of a category of expenses; groups are added up from theirs. */
+  static Stream<Account> categories(Chart chart, UUID bookId) {
+    return chart
+        .accountsOf(bookId)
+        .filter(a -> !a.group() && a.accountClass() == AccountClass.EXPENSE);
+  }
+
+  static Span fiscalYear(BookEntity book, YearMonth month) {
+    FiscalYear year = FiscalYear.of(month.atDay(1), book.fiscalYearStartsIn());
+    return new Span(YearMonth.from(year.first()), YearMonth.from(year.last()));
+  }
+
+  /** Of each book, or of the chosen one. Cost: kept totals since the first plan. */
+  @Transactional(readOnly = true)
+  BudgetPageJson page(YearMonth month, @Nullable UUID bookId) {
+    Chart chart = charts.chart();
+    return new BudgetPageJson(
+        month, days.today(), chart.books(bookId).map(book -> book(book, chart, month)).toList());
+  }
+
+  private BudgetBookJson book(BookEntity book, Chart chart, YearMonth month) {
+    List<Account> categories = categories(chart, book.id()).toList();
+    List<Budget> all = budgets.of(categories);
+    CurrencyUnit base = book.toBook().currency();
+    Span year = fiscalYear(book, month);
+    BudgetSheet sheet =
+        BudgetSheet.of(
+            base,
+            month,
+            year,
+            all,
+            booked(categories, BudgetSheet.reachesBackTo(month, all), month));
+    Map<UUID, Map<LocalDate, Long>> byDay = budgets.bookedByDay(categories, month);
+    return new BudgetBookJson(
+        book.id(),
+        book.name(),
+        base.getCode(),
+        year.first(),
+        year.last(),
+        sheet.rows().stream()
+            .map(row -> json(row, chart, byDay.getOrDefault(row.category().id(), Map.of())))
+            .toList(),
+        json(sheet.all()),
+        sheet.year().decimal());
+  }
+
+  private BiFunction<Account, YearMonth, Amount> booked(
+      List<Account> categories, YearMonth first, YearMonth last) {
+    Map<UUID, AccountTotals> byId =
+        totals.within(categories, first, last, Tax.NET).stream()
+            .collect(Collectors.toMap(t -> t.account().id(), t -> t));
+    return (category, month) -> {
+      AccountTotals of = byId.get(category.id());
+      return of == null
+          ? Amount.zero(category.book().currency())
+          : of.within(new Span(month, month));
+    };
+  }
+
+  private static BudgetRowJson json(BudgetSheet.Row row, Chart chart, Map<LocalDate, Long> byDay) {
+    Account category = row.category();
+    CurrencyUnit base = category.book().currency();
+    return new BudgetRowJson(
+        category.id(),
+        category.name(),
+        chart.groupName(category.id()),
+        row.planned(),
+        row.carries(),
+        json(row.month()),
+        row.year().decimal(),
+        byDay.entrySet().stream()
+            .map(day ->
+                new BookedOnJson(day.getKey(), Amount.ofMinor(day.getValue(), base).decimal()))
+            .toList());
+  }
+
+  private static BudgetFiguresJson json(Budget.Month month) {
+    return new BudgetFiguresJson(
+        month.brought().decimal(),
+        month.planned().decimal(),
+        month.booked().decimal(),
+        month.left().decimal());
+  }
+
+  /** A category over the fiscal year that a month is in, beside the year before. */
+  @Transactional(readOnly = true)
+  PlannedYearJson year(UUID accountId, YearMonth month) {
+    Chart chart = charts.chart();
+    Account category = chart.account(accountId);
+    Span year = fiscalYear(chart.book(category.bookId()), month);
+    Budget budget = budgets.of(List.of(category)).getFirst();
+    var booked = booked(List.of(category), year.first().minusMonths(12), year.last());
+    return new PlannedYearJson(
+        accountId,
+        IntStream.range(0, year.months())
+            .mapToObj(i -> year.first().plusMonths(i))
+            .map(m ->
+                json(
+                    m,
+                    budget.spanOf(m).orElse(null),
+                    booked.apply(category, m),
+                    booked.apply(category, m.minusYears(1))))
+            .toList());
+  }
+
+  private static PlannedMonthJson json(
+      YearMonth month, @Nullable PlannedSpan in, Amount booked, Amount lastYear) {
+    return new PlannedMonthJson(
+        month,
+        in == null ? null : in.span().first(),
+        in == null ? null : in.span().last(),
+        in == null ? null : in.amount().decimal(),
+        booked.decimal(),
+        lastYear.decimal());
+  }
+}

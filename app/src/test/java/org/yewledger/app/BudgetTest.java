@@ -1,0 +1,150 @@
+package org.yewledger.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.util.UUID;
+import org.testng.annotations.Test;
+import org.yewledger.core.ledger.Account;
+import tools.jackson.databind.JsonNode;
+
+/** Budgets of categories by months, against what the books say. */
+public class BudgetTest extends AppTest {
+  private static void spend(Household h, String day, String amount, Account category) {
+    Api.Answer entered =
+        h.api()
+            .post(
+                "/api/entries",
+                "{\"day\":\"%s\",\"base\":\"2026-10-10\",\"payee\":\"Greengage\",\"amount\":\"%s\",\"fromId\":\"%s\",\"toId\":\"%s\"}"
+                    .formatted(day, amount, h.current().id(), category.id()));
+    assertEquals(entered.status(), 201, entered.toString());
+  }
+
+  private static Api.Answer plan(Household h, Account category, String months, String amount) {
+    String[] ends = months.split("\\.\\.");
+    return h.api()
+        .put(
+            "/api/budgets/" + category.id(),
+            "{\"first\":\"%s\",\"last\":\"%s\",\"amount\":%s,\"together\":false}"
+                .formatted(ends[0], ends[ends.length - 1], amount));
+  }
+
+  private static JsonNode book(Household h, String month) {
+    Api.Answer answer =
+        h.api().get("/api/budgets?month=%s&book=%s".formatted(month, h.current().bookId()));
+    assertEquals(answer.status(), 200, answer.toString());
+    return answer.json().at("/books/0");
+  }
+
+  private static JsonNode row(JsonNode book, String name) {
+    for (JsonNode row : book.path("rows")) {
+      if (row.path("name").asString().equals(name)) {
+        return row;
+      }
+    }
+    throw new AssertionError("no " + name + " in " + book);
+  }
+
+  private static void undo(Household h) {
+    String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
+    assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
+  }
+
+  @Test
+  public void broughtPlannedBookedAndLeftAddUpCategoryByCategory() {
+    Household h = found("budgets");
+    spend(h, "2026-08-04", "150.00", h.groceries());
+    spend(h, "2026-09-03", "20.00", h.groceries());
+    spend(h, "2026-09-03", "5.00", h.groceries());
+    spend(h, "2026-09-09", "12.00", h.school());
+    assertEquals(plan(h, h.groceries(), "2026-08..2026-12", "\"200.00\"").status(), 204);
+    JsonNode book = book(h, "2026-09");
+    JsonNode groceries = row(book, "Groceries");
+    assertEquals(groceries.at("/month/brought").asString(), "0.00");
+    assertEquals(groceries.at("/month/left").asString(), "175.00");
+    assertEquals(groceries.path("year").asString(), "1000.00");
+    assertEquals(groceries.path("days").size(), 1);
+    assertEquals(groceries.at("/days/0/amount").asString(), "25.00");
+    // What was spent without a plan stands in the sums too.
+    assertFalse(row(book, "School").path("planned").asBoolean());
+    assertEquals(book.at("/all/left").asString(), "163.00");
+
+    assertEquals(
+        h.api()
+            .put("/api/budgets/%s/carrying".formatted(h.groceries().id()), "{\"carries\":true}")
+            .status(),
+        204);
+    JsonNode carried = row(book(h, "2026-09"), "Groceries");
+    assertEquals(carried.at("/month/brought").asString(), "50.00");
+    assertEquals(carried.at("/month/left").asString(), "225.00");
+    undo(h);
+    assertEquals(row(book(h, "2026-09"), "Groceries").at("/month/brought").asString(), "0.00");
+    undo(h);
+    assertFalse(row(book(h, "2026-09"), "Groceries").path("planned").asBoolean());
+  }
+
+  @Test
+  public void severalMonthsArePlannedTogetherAndNeverTwice() {
+    Household h = found("budget spans");
+    spend(h, "2026-08-04", "300.00", h.groceries());
+    String summer =
+        "{\"first\":\"2026-08\",\"last\":\"2026-10\",\"amount\":\"900.00\",\"together\":true}";
+    String path = "/api/budgets/" + h.groceries().id();
+    assertEquals(h.api().put(path, summer).status(), 204);
+    JsonNode september = row(book(h, "2026-09"), "Groceries");
+    assertTrue(september.path("planned").asBoolean());
+    assertEquals(september.at("/month/brought").asString(), "600.00");
+    assertEquals(september.at("/month/planned").asString(), "0.00");
+    assertEquals(plan(h, h.groceries(), "2026-10..2026-11", "\"5\"").problem(), "budget-overlaps");
+    JsonNode year = h.api().get(path + "?month=2026-09").json().path("months");
+    assertEquals(year.size(), 12);
+    assertEquals(year.at("/8/first").asString(), "2026-08");
+    assertEquals(year.at("/8/planned").asString(), "900.00");
+    assertEquals(year.at("/7/booked").asString(), "300.00");
+    assertEquals(plan(h, h.groceries(), "2026-08..2026-10", "null").status(), 204);
+    assertFalse(row(book(h, "2026-08"), "Groceries").path("planned").asBoolean());
+  }
+
+  @Test
+  public void aYearIsPlannedFromTheOneBeforeInOneAct() {
+    Household h = found("budget year");
+    spend(h, "2026-08-04", "131.96", h.groceries());
+    String body = "{\"bookId\":\"%s\",\"month\":\"2027-03\"}".formatted(h.current().bookId());
+    Api.Answer planned = h.api().post("/api/budgets/from-last-year", body);
+    assertEquals(planned.json().path("categories").asInt(), 1, planned.toString());
+    JsonNode august = row(book(h, "2027-08"), "Groceries");
+    assertEquals(august.at("/month/planned").asString(), "135.00");
+    assertEquals(august.path("year").asString(), "135.00");
+    assertEquals(h.api().post("/api/budgets/from-last-year", body).problem(), "nothing-last-year");
+    undo(h);
+    assertEquals(book(h, "2027-08").path("rows").size(), 0);
+  }
+
+  @Test
+  public void whatCannotBePlannedIsRefusedAtItsField() {
+    Household h = found("budget refusals");
+    Api.Answer below = plan(h, h.groceries(), "2026-08", "\"-1\"");
+    assertEquals(below.problem(), "planned-below-zero");
+    assertEquals(below.json().path("field").asString(), "amount");
+    assertEquals(plan(h, h.groceries(), "2026-10..2026-08", "\"1\"").problem(), "span-backwards");
+    assertEquals(plan(h, h.groceries(), "2026-08..2096-08", "\"1\"").problem(), "budget-too-long");
+    assertEquals(plan(h, h.current(), "2026-08", "\"1\"").problem(), "budget-not-of-expenses");
+    assertEquals(h.api().get("/api/budgets/" + UUID.randomUUID() + "?month=2026-08").status(), 404);
+    assertEquals(plan(h, h.school(), "2026-08", "\"1\"").status(), 204);
+    Api.Answer merged =
+        h.api()
+            .post(
+                "/api/accounts/%s/merge".formatted(h.school().id()),
+                "{\"intoId\":\"%s\"}".formatted(h.groceries().id()));
+    assertEquals(merged.problem(), "account-planned", merged.toString());
+    assertEquals(plan(h, h.school(), "2026-08", "null").status(), 204);
+    assertEquals(
+        h.api()
+            .post(
+                "/api/accounts/%s/merge".formatted(h.school().id()),
+                "{\"intoId\":\"%s\"}".formatted(h.groceries().id()))
+            .status(),
+        204);
+  }
+}
