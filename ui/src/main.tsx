@@ -31,6 +31,7 @@ import { SignIn, SignInAgain } from './features/household/SignIn'
 import { You } from './features/household/You'
 import { Journal } from './features/journal/Journal'
 import { Payees } from './features/payees/Payees'
+import { Budgets } from './features/plan/Budgets'
 import { Post } from './features/post/Post'
 import { AgreementReport } from './features/reconcile/AgreementReport'
 import { Reconcile } from './features/reconcile/Reconcile'
@@ -77,6 +78,7 @@ const router = createBrowserRouter([
           { path: '/people', element: <People /> },
           { path: '/you', element: <You /> },
           { path: '/rules', element: <Rules /> },
+          { path: '/plan', element: <Budgets /> },
           { path: '/reports', element: <FirstReport /> },
           { path: '/reports/income', element: <Report key="income" kind="INCOME_STATEMENT" /> },
           { path: '/reports/balance', element: <Report key="balance" kind="BALANCE_SHEET" /> },

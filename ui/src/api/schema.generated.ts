@@ -3308,7 +3308,7 @@ export interface components {
             bookId: string;
             bookName: string;
             currency: string;
-            rows: components["schemas"]["BudgetRowJson"][];
+            groups: components["schemas"]["BudgetGroupJson"][];
             /**
              * Format: decimal
              * @example 12.50
@@ -3339,6 +3339,15 @@ export interface components {
              */
             planned: string;
         };
+        BudgetGroupJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            left: string;
+            name: string;
+            rows: components["schemas"]["BudgetRowJson"][];
+        };
         BudgetPageJson: {
             books: components["schemas"]["BudgetBookJson"][];
             month: string;
@@ -3350,7 +3359,6 @@ export interface components {
             accountId: string;
             carries: boolean;
             days: components["schemas"]["BookedOnJson"][];
-            groupName: string;
             month: components["schemas"]["BudgetFiguresJson"];
             name: string;
             planned: boolean;
@@ -5296,6 +5304,7 @@ export interface components {
         ReportColumnJson: {
             first: string;
             last: string;
+            planned: boolean;
         };
         ReportDrawnJson: {
             apart: boolean;
@@ -8496,7 +8505,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
@@ -8528,7 +8537,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
@@ -8560,7 +8569,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
@@ -8592,7 +8601,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
@@ -9389,7 +9398,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
@@ -9514,7 +9523,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
@@ -9547,7 +9556,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
@@ -9580,7 +9589,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
@@ -10910,7 +10919,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
@@ -10944,7 +10953,7 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;

@@ -22,6 +22,7 @@ const BOOKS = [
   { to: '/journal', label: 'Journal' },
   { to: '/chart', label: 'Chart' },
   { to: '/rules', label: 'Rules' },
+  { to: '/plan', label: 'Plan' },
   { to: '/reports', label: 'Reports' },
 ]
 
@@ -62,6 +63,7 @@ export function Frame() {
     { keys: ['. e'], label: 'Go to Close', run: go('/close') },
     { keys: ['. j'], label: 'Go to the Journal', run: go('/journal') },
     { keys: ['. u'], label: 'Go to Rules', run: go('/rules') },
+    { keys: ['. n'], label: 'Go to Plan', run: go('/plan') },
     { keys: ['. t'], label: 'Go to Reports', run: go('/reports') },
     { keys: ['. c'], label: 'Go to the Chart', run: go('/chart') },
     { keys: ['. w'], label: 'Go to Payees', run: go('/payees') },

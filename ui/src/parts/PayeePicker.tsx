@@ -35,17 +35,19 @@ export function PayeePicker({
   )
 }
 
+/** All of them at once: a key must not come before what fits is known. A view where entries are typed reads them before. */
+export const allPayees = {
+  queryKey: ['payees', 'all'],
+  queryFn: () => data(api.GET('/api/payees', { params: { query: { most: 2000 } } })),
+}
+
 /** Who an entry is with, taken by Enter: the best of the known ones, or somebody new by the last row. */
 export function KnownPayee({
   value,
   onChange,
   ...rest
 }: BoxProps & { value: string; onChange: (name: string) => void }) {
-  // All of them at once: a key must not come before what fits is known.
-  const { data: all = [], isPending } = useQuery({
-    queryKey: ['payees', 'all'],
-    queryFn: () => data(api.GET('/api/payees', { params: { query: { most: 2000 } } })),
-  })
+  const { data: all = [], isPending } = useQuery(allPayees)
   return (
     <TypeAhead
       {...rest}

@@ -1,4 +1,4 @@
-import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
+import { useInfiniteQuery, usePrefetchQuery, useQuery } from '@tanstack/react-query'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
@@ -18,6 +18,7 @@ import { day, figure, lastDay, longDay, signed } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { JournalEntry } from '@/parts/JournalEntry'
 import { textLink } from '@/parts/look'
+import { allPayees } from '@/parts/PayeePicker'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
@@ -90,6 +91,7 @@ function AccountView({
   const [editing, setEditing] = useState(false)
   const [facts, setFacts] = useState(true)
   const [typing, setTyping] = useState(false)
+  usePrefetchQuery(allPayees)
   const selection = useSelection(
     rows.map((r) => r.postingId),
     'posting',

@@ -1,4 +1,4 @@
-import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useInfiniteQuery, usePrefetchQuery, useQuery } from '@tanstack/react-query'
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
@@ -9,6 +9,7 @@ import { useAttach, useAttachments, usePasted } from '@/features/attachments/use
 import { Button } from '@/parts/Button'
 import { counted, figure, longDay, longMonth, signed } from '@/parts/figures'
 import { textLink } from '@/parts/look'
+import { allPayees } from '@/parts/PayeePicker'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Head, Leaf, View } from '@/parts/View'
 import { Arrange } from './Arrange'
@@ -43,6 +44,7 @@ export function Journal() {
     queryFn: () => data(api.GET('/api/entries/totals', { params: { query } })),
   })
   const [typing, setTyping] = useState(false)
+  usePrefetchQuery(allPayees)
   const [template, setTemplate] = useState<Template>()
   const [beside, setBeside] = useState<Beside>()
   const [only, setOnly] = useState<Schemas['EntryJson']>()

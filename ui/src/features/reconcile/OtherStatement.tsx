@@ -80,7 +80,10 @@ function InShort({ stored, amount }: { stored: Sheet; amount: string | undefined
   const postings = sheet.postings.filter((p) => open.has(p.postingId) || !p.ticked)
   return (
     <>
-      <dl className="my-3 grid grid-cols-[1fr_auto] gap-x-4 gap-y-0.5" aria-label={`The proof of ${sheet.accountName}`}>
+      <dl
+        className="my-3 grid grid-cols-[1fr_auto] gap-y-0.5 [&>dd]:pl-4"
+        aria-label={`The proof of ${sheet.accountName}`}
+      >
         <dt className="text-ink-2">Statement</dt>
         <dd className="text-right">{figure(sheet.proof.statement.closing ?? '0')}</dd>
         <dt className="text-ink-2">Ticked</dt>

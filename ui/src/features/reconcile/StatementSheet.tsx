@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query'
+import { usePrefetchQuery, useQuery } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
@@ -9,6 +9,7 @@ import { useScopeSearch } from '@/app/scope'
 import { QuickEntry } from '@/features/journal/QuickEntry'
 import { isZero, longDay } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
+import { allPayees } from '@/parts/PayeePicker'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { Leaf, View } from '@/parts/View'
@@ -57,6 +58,7 @@ function SheetPage({ stored }: { stored: Sheet }) {
   const search = useScopeSearch()
   const [beside, setBeside] = useState<Beside>('line')
   const [typing, setTyping] = useState(false)
+  usePrefetchQuery(allPayees)
   const [reopening, setReopening] = useState(false)
   const opened = useOpenedAgain(sheet)
   const isApart = !sheet.finished && !isZero(sheet.difference)

@@ -39,6 +39,7 @@ const BESIDE: { value: Beside; name: string }[] = [
   { value: 'BEFORE', name: 'beside the time before' },
   { value: 'YEAR_BEFORE', name: 'beside the year before' },
 ]
+const BUDGET: { value: Beside; name: string } = { value: 'BUDGET', name: 'beside the budget' }
 
 const TAX: { value: Tax; name: string }[] = [
   { value: 'NET', name: 'without sales tax' },
@@ -82,7 +83,12 @@ export function Report({ kind }: { kind: Kind }) {
           <SpanPick asked={asked} set={set} />
           <Select aria-label="Columns" value={asked.every} options={EVERY} onChange={(every) => set({ every })} />
           {asked.every === 'WHOLE' && (
-            <Select aria-label="Seen" value={asked.beside} options={BESIDE} onChange={(beside) => set({ beside })} />
+            <Select
+              aria-label="Seen"
+              value={asked.beside}
+              options={kind === 'INCOME_STATEMENT' ? [...BESIDE, BUDGET] : BESIDE}
+              onChange={(beside) => set({ beside })}
+            />
           )}
           {kind === 'OWN' && (
             <Select aria-label="Drawing" value={asked.draw} options={DRAW} onChange={(draw) => set({ draw })} />

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import type { Schemas } from '@/api/client'
 import { figure, isZero, lastDay, plainNumber, signed } from '@/parts/figures'
 import { entryTable, sumRow } from '@/parts/look'
-import { type Column, nameOf } from './columns'
+import { type Column, keyOf, nameOf } from './columns'
 import { isOfFlows, type ReportTableOf } from './reportAsked'
 import { Trend } from './Trend'
 
@@ -29,7 +29,7 @@ export function ReportTable({ kind, table }: { kind: string; table: ReportTableO
         <colgroup>
           <col />
           {table.columns.map((column) => (
-            <col key={column.first} className={many ? 'w-[72px]' : 'w-[120px]'} />
+            <col key={keyOf(column)} className={many ? 'w-[72px]' : 'w-[120px]'} />
           ))}
           {totals && <col className={many ? 'w-[84px]' : 'w-[120px]'} />}
           {changes && <col className="w-[110px]" />}
@@ -42,7 +42,7 @@ export function ReportTable({ kind, table }: { kind: string; table: ReportTableO
               {table.bookName} <span className="font-sans text-small text-ink-2">{table.currency}</span>
             </th>
             {table.columns.map((column) => (
-              <th key={column.first} scope="col" className="text-right font-normal">
+              <th key={keyOf(column)} scope="col" className="text-right font-normal">
                 {nameOf(column, flows, many)}
               </th>
             ))}
@@ -135,8 +135,8 @@ function ReportRow({
         {row.groupName && columns.length < 7 && <span className="text-small text-ink-3">{row.groupName}</span>}
       </td>
       {row.amounts.map((amount, i) => (
-        <td key={columns[i]?.first} className="text-right">
-          {!isZero(amount) && behind(row, columns.slice(i, i + 1), show.flows) ? (
+        <td key={columns[i] && keyOf(columns[i])} className="text-right">
+          {!isZero(amount) && !columns[i]?.planned && behind(row, columns.slice(i, i + 1), show.flows) ? (
             <Link className="hover:underline" to={behind(row, columns.slice(i, i + 1), show.flows) ?? ''}>
               {figure(amount)}
             </Link>

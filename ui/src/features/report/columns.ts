@@ -3,8 +3,12 @@ import { longMonth, shortMonth, yearOf } from '@/parts/figures'
 
 export type Column = Schemas['ReportColumnJson']
 
+/** What tells columns of the same months apart too. */
+export const keyOf = ({ first, planned }: Column) => `${first} ${planned}`
+
 /** September; Jul to Sep; of balances, the month at whose end they stand. Short where there are many. */
-export function nameOf({ first, last }: Column, flows: boolean, many: boolean): string {
+export function nameOf({ first, last, planned }: Column, flows: boolean, many: boolean): string {
+  if (planned) return 'Planned'
   const name = (month: string) => (many ? `${shortMonth(month)} ${yearOf(month).slice(2)}` : longMonth(month))
   if (!flows || first === last) return name(last)
   return `${shortMonth(first)} ${yearOf(first)} to ${shortMonth(last)} ${yearOf(last)}`

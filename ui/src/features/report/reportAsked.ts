@@ -39,13 +39,18 @@ export function askedOf(params: URLSearchParams, kind: Kind | 'GENERAL_LEDGER') 
     first: params.get('first') ?? undefined,
     last: params.get('last') ?? undefined,
     every: (params.get('every') ?? usual.every) as Every,
-    beside: (params.get('beside') ?? usual.beside) as Beside,
+    beside: besideOf(params.get('beside') as Beside | null, kind),
     tax: (params.get('tax') ?? 'NET') as Tax,
     by: (params.get('by') ?? 'CATEGORY') as By,
     measure: (params.get('measure') ?? 'SPENT') as Measure,
     text: params.get('text') ?? '',
     draw: (params.get('draw') ?? 'SUITS') as Draw,
   }
+}
+
+/** What was chosen of the income statement holds for the next report as far as that has it. */
+function besideOf(chosen: Beside | null, kind: Kind | 'GENERAL_LEDGER'): Beside {
+  return chosen === null || (chosen === 'BUDGET' && kind !== 'INCOME_STATEMENT') ? USUAL[kind].beside : chosen
 }
 
 /** The same as the API takes it, of a book, or of all, as it stands at a month. */

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react'
+import { useCommands } from '@/app/commands'
 import { Button } from '@/parts/Button'
 import { Acts } from '@/parts/View'
 
@@ -14,6 +15,12 @@ export function Foot({
   onLeave?: () => void
   children?: ReactNode
 }) {
+  // A dialog hears it by itself; commands rest while one is open.
+  useCommands(
+    onLeave
+      ? [{ keys: ['Escape'], label: typeof back === 'string' ? back : 'Leave it', whileTyping: true, run: onLeave }]
+      : [],
+  )
   return (
     <Acts>
       <Button type="submit" tone="go">

@@ -117,7 +117,7 @@ final class ApiOperations {
     if (name.equals("from") && isPlain) {
       return "\"USD\"";
     }
-    if (name.equals("month") && isPlain) {
+    if (Set.of("month", "first", "last").contains(name) && isPlain) {
       return "\"2026-09\"";
     }
     if (name.equals("zone")) {

@@ -38,9 +38,11 @@ public class BudgetTest extends AppTest {
   }
 
   private static JsonNode row(JsonNode book, String name) {
-    for (JsonNode row : book.path("rows")) {
-      if (row.path("name").asString().equals(name)) {
-        return row;
+    for (JsonNode group : book.path("groups")) {
+      for (JsonNode row : group.path("rows")) {
+        if (row.path("name").asString().equals(name)) {
+          return row;
+        }
       }
     }
     throw new AssertionError("no " + name + " in " + book);
@@ -69,6 +71,7 @@ public class BudgetTest extends AppTest {
     // What was spent without a plan stands in the sums too.
     assertFalse(row(book, "School").path("planned").asBoolean());
     assertEquals(book.at("/all/left").asString(), "163.00");
+    assertEquals(book.at("/groups/0/left").asString(), "163.00");
 
     assertEquals(
         h.api()
@@ -118,7 +121,34 @@ public class BudgetTest extends AppTest {
     assertEquals(august.path("year").asString(), "135.00");
     assertEquals(h.api().post("/api/budgets/from-last-year", body).problem(), "nothing-last-year");
     undo(h);
-    assertEquals(book(h, "2027-08").path("rows").size(), 0);
+    assertEquals(book(h, "2027-08").path("groups").size(), 0);
+  }
+
+  @Test
+  public void theIncomeStatementIsSeenBesideTheBudget() {
+    Household h = found("budget beside");
+    spend(h, "2026-08-04", "150.00", h.groceries());
+    assertEquals(plan(h, h.groceries(), "2026-08..2026-09", "\"200.00\"").status(), 204);
+    assertEquals(
+        h.api()
+            .put(
+                "/api/budgets/" + h.school().id(),
+                "{\"first\":\"2026-08\",\"last\":\"2026-10\",\"amount\":\"100.00\",\"together\":true}")
+            .status(),
+        204);
+    String asked = "&span=MONTH&month=2026-08&every=WHOLE&beside=BUDGET&book=";
+    JsonNode table =
+        h.api()
+            .get("/api/reports?kind=INCOME_STATEMENT" + asked + h.current().bookId())
+            .json()
+            .at("/tables/0");
+    assertTrue(table.at("/columns/1/planned").asBoolean(), table.toString());
+    String rows = table.path("rows").toString();
+    assertTrue(rows.contains("[\"150.00\",\"200.00\"]"), rows);
+    assertTrue(rows.contains("[\"0.00\",\"33.33\"]"), rows);
+    assertEquals(
+        h.api().get("/api/reports?kind=CASH_FLOW" + asked + h.current().bookId()).problem(),
+        "no-budget-beside");
   }
 
   @Test
@@ -145,6 +175,6 @@ public class BudgetTest extends AppTest {
                 "/api/accounts/%s/merge".formatted(h.school().id()),
                 "{\"intoId\":\"%s\"}".formatted(h.groceries().id()))
             .status(),
-        204);
+        200);
   }
 }

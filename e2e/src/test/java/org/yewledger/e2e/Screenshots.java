@@ -75,6 +75,10 @@ public class Screenshots extends BrowserTest {
     open(page, "/reports/income?month=2026-08&span=TWELVE_MONTHS&every=MONTH");
     page.getByText("Together").first().waitFor();
     shoot("reports");
+    open(page, "/plan?month=2026-08");
+    rows(page, "Energy").click();
+    page.getByText("House and home").waitFor();
+    shoot("budgets");
     open(page, "/reports/sales-tax?month=2026-09");
     page.getByText("due to the tax office").waitFor();
     shoot("sales-tax");
@@ -90,8 +94,6 @@ public class Screenshots extends BrowserTest {
     open(page, "/close?month=2026-08");
     rows(page, "Every account agrees").first().click();
     shoot("close");
-    open(page, "/people");
-    shoot("people");
     connections();
     NewHousehold.begin(page, "rowan@aldercott.example", "Aldercotts of Ellery");
     NewHousehold.fillIn(page);

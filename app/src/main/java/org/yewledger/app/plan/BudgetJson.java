@@ -30,7 +30,6 @@ final class BudgetJson {
   record BudgetRowJson(
       UUID accountId,
       String name,
-      String groupName,
       boolean planned,
       boolean carries,
       BudgetFiguresJson month,
@@ -38,8 +37,16 @@ final class BudgetJson {
       List<BookedOnJson> days) {}
 
   /**
+   * The categories of a group of the chart.
+   *
+   * @param name empty for those at the top
+   * @param left of all of them
+   */
+  record BudgetGroupJson(String name, BigDecimal left, List<BudgetRowJson> rows) {}
+
+  /**
    * @param yearFirst the first month of the fiscal year, {@code yearLast} its last
-   * @param all what the rows come to
+   * @param all what all rows come to
    * @param year what is planned in the year
    */
   record BudgetBookJson(
@@ -48,7 +55,7 @@ final class BudgetJson {
       String currency,
       YearMonth yearFirst,
       YearMonth yearLast,
-      List<BudgetRowJson> rows,
+      List<BudgetGroupJson> groups,
       BudgetFiguresJson all,
       BigDecimal year) {}
 

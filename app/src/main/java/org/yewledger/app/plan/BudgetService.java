@@ -2,6 +2,7 @@ package org.yewledger.app.plan;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -19,6 +20,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.plan.BudgetJson.BookedOnJson;
 import org.yewledger.app.plan.BudgetJson.BudgetBookJson;
 import org.yewledger.app.plan.BudgetJson.BudgetFiguresJson;
+import org.yewledger.app.plan.BudgetJson.BudgetGroupJson;
 import org.yewledger.app.plan.BudgetJson.BudgetPageJson;
 import org.yewledger.app.plan.BudgetJson.BudgetRowJson;
 import org.yewledger.app.plan.BudgetJson.PlannedMonthJson;
@@ -90,11 +92,29 @@ class BudgetService {
         base.getCode(),
         year.first(),
         year.last(),
-        sheet.rows().stream()
-            .map(row -> json(row, chart, byDay.getOrDefault(row.category().id(), Map.of())))
-            .toList(),
+        groups(sheet, chart, byDay),
         json(sheet.all()),
         sheet.year().decimal());
+  }
+
+  private static List<BudgetGroupJson> groups(
+      BudgetSheet sheet, Chart chart, Map<UUID, Map<LocalDate, Long>> byDay) {
+    Map<String, List<BudgetSheet.Row>> byGroup =
+        sheet.rows().stream()
+            .collect(
+                Collectors.groupingBy(
+                    row -> chart.groupName(row.category().id()),
+                    LinkedHashMap::new,
+                    Collectors.toList()));
+    return byGroup.entrySet().stream()
+        .map(group ->
+            new BudgetGroupJson(
+                group.getKey(),
+                sheet.leftOf(group.getValue()).decimal(),
+                group.getValue().stream()
+                    .map(row -> json(row, byDay.getOrDefault(row.category().id(), Map.of())))
+                    .toList()))
+        .toList();
   }
 
   private BiFunction<Account, YearMonth, Amount> booked(
@@ -110,13 +130,12 @@ class BudgetService {
     };
   }
 
-  private static BudgetRowJson json(BudgetSheet.Row row, Chart chart, Map<LocalDate, Long> byDay) {
+  private static BudgetRowJson json(BudgetSheet.Row row, Map<LocalDate, Long> byDay) {
     Account category = row.category();
     CurrencyUnit base = category.book().currency();
     return new BudgetRowJson(
         category.id(),
         category.name(),
-        chart.groupName(category.id()),
         row.planned(),
         row.carries(),
         json(row.month()),

@@ -18,16 +18,18 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.report.PlannedTotals;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.plan.Budget;
 import org.yewledger.core.plan.PlannedSpan;
+import org.yewledger.core.report.AccountTotals;
 import org.yewledger.core.report.Span;
 
 /** Keeps what is planned for categories. */
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
-class Budgets {
+class Budgets implements PlannedTotals {
   private final JdbcClient jdbc;
 
   Budgets(JdbcClient jdbc) {
@@ -45,6 +47,11 @@ class Budgets {
                 carrying.contains(category.id()),
                 spans(planned.getOrDefault(category.id(), Map.of()), category.book().currency())))
         .toList();
+  }
+
+  @Override
+  public List<AccountTotals> planned(List<Account> categories, Span months) {
+    return of(categories).stream().map(budget -> budget.spread(months)).toList();
   }
 
   /** Of one category, which nobody else plans meanwhile. */

@@ -26,7 +26,7 @@ import org.yewledger.core.report.Span;
 /** Changes what is planned; each change is an act that can be undone. */
 @Service
 @ForBookkeepers
-class Planning {
+public class Planning {
   private final ChartService charts;
   private final Budgets budgets;
   private final PeriodTotals totals;
@@ -39,34 +39,40 @@ class Planning {
     this.acts = acts;
   }
 
+  /** As the API asks for it: the same for each month, all months together, or nothing any more. */
+  @Transactional
+  void plan(UUID accountId, PlanMonthsJson wanted) {
+    Span months = PlannedSpan.requireShort(new Span(wanted.first(), wanted.last()));
+    if (wanted.amount() == null) {
+      plan(accountId, months, List.of());
+      return;
+    }
+    Amount amount = Amount.of(wanted.amount(), category(accountId).book().currency());
+    plan(
+        accountId,
+        months,
+        wanted.together()
+            ? List.of(new PlannedSpan(months, amount))
+            : PlannedSpan.each(months, amount));
+  }
+
   /**
    * Plans months of a category anew.
    *
-   * @throws Refusal {@code budget-not-of-expenses}, {@code budget-overlaps}, {@code
-   *     budget-too-long}, {@code planned-below-zero}, {@code span-backwards}
+   * @param anew what is planned in them
+   * @throws Refusal {@code budget-not-of-expenses}, {@code budget-overlaps}
    */
   @Transactional
-  void plan(UUID accountId, PlanMonthsJson wanted) {
+  public void plan(UUID accountId, Span months, List<PlannedSpan> anew) {
     Account category = category(accountId);
-    Span months = PlannedSpan.requireShort(new Span(wanted.first(), wanted.last()));
     acts.begin(ActKind.BUDGETS, "Planned %s, %s".formatted(category.name(), inWords(months)));
     Budget was = budgets.held(category);
-    budgets.keep(was, PlannedSpan.replaced(was.spans(), months, anew(category, months, wanted)));
-  }
-
-  private static List<PlannedSpan> anew(Account category, Span months, PlanMonthsJson wanted) {
-    if (wanted.amount() == null) {
-      return List.of();
-    }
-    Amount amount = Amount.of(wanted.amount(), category.book().currency());
-    return wanted.together()
-        ? List.of(new PlannedSpan(months, amount))
-        : PlannedSpan.each(months, amount);
+    budgets.keep(was, PlannedSpan.replaced(was.spans(), months, anew));
   }
 
   /** Whether what is left of a category goes on to the next month. */
   @Transactional
-  void carry(UUID accountId, boolean carries) {
+  public void carry(UUID accountId, boolean carries) {
     Account category = category(accountId);
     acts.begin(
         ActKind.BUDGETS,

@@ -113,6 +113,7 @@ final class ProblemCodes {
           "name-taken",
           "name-too-long",
           "needs-consent",
+          "no-budget-beside",
           "no-category",
           "no-household",
           "no-line",

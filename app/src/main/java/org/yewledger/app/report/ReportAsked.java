@@ -94,7 +94,11 @@ public record ReportAsked(
     return every == Every.WHOLE && beside != Beside.NOTHING;
   }
 
-  /** The spans of the columns, each once. */
+  boolean isBesideBudget() {
+    return every == Every.WHOLE && beside == Beside.BUDGET;
+  }
+
+  /** The spans of the columns. */
   List<Span> columns(Month fiscalStart) {
     Span whole = span(fiscalStart);
     return isBeside() ? List.of(whole, whole.beside(beside)) : whole.divided(every);

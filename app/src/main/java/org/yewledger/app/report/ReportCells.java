@@ -74,8 +74,10 @@ final class ReportCells {
   }
 
   private static String inWords(ReportColumnJson span) {
-    return span.first().equals(span.last())
-        ? span.first().toString()
-        : span.first() + ".." + span.last();
+    String months =
+        span.first().equals(span.last())
+            ? span.first().toString()
+            : span.first() + ".." + span.last();
+    return span.planned() ? months + " planned" : months;
   }
 }

@@ -10,8 +10,12 @@ import org.jspecify.annotations.Nullable;
 public final class ReportJson {
   private ReportJson() {}
 
-  /** The months that a column is about; of balances, those up to its last day. */
-  public record ReportColumnJson(YearMonth first, YearMonth last) {}
+  /**
+   * The months that a column is about; of balances, those up to its last day.
+   *
+   * @param planned whether it tells what was planned for them
+   */
+  public record ReportColumnJson(YearMonth first, YearMonth last, boolean planned) {}
 
   /** What a row of a report is. */
   public enum RowLook {

@@ -1,6 +1,7 @@
 package org.yewledger.app.report;
 
 import java.math.BigDecimal;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
@@ -51,7 +52,7 @@ public final class ReportPaper {
 
   private String about(ReportTableJson table) {
     return kind.flows()
-        ? inWords(new ReportColumnJson(table.first(), table.last()))
+        ? inWords(table.first(), table.last())
         : "at the end of " + formats.write(table.last());
   }
 
@@ -77,10 +78,10 @@ public final class ReportPaper {
             base);
   }
 
-  private String inWords(ReportColumnJson span) {
-    return span.first().equals(span.last())
-        ? formats.write(span.first())
-        : "%s to %s".formatted(formats.write(span.first()), formats.write(span.last()));
+  private String inWords(YearMonth first, YearMonth last) {
+    return first.equals(last)
+        ? formats.write(first)
+        : "%s to %s".formatted(formats.write(first), formats.write(last));
   }
 
   private Table table(ReportTableJson table) {
@@ -100,7 +101,10 @@ public final class ReportPaper {
   }
 
   private String head(ReportColumnJson span) {
-    return kind.flows() ? inWords(span) : formats.write(span.last());
+    if (span.planned()) {
+      return "Planned";
+    }
+    return kind.flows() ? inWords(span.first(), span.last()) : formats.write(span.last());
   }
 
   private Row row(ReportRowJson row, ReportTableJson table, boolean change, boolean total) {

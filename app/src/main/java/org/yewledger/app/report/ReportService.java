@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -21,7 +22,9 @@ import org.yewledger.app.report.ReportJson.ReportDrawnJson;
 import org.yewledger.app.report.ReportJson.ReportPageJson;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
 import org.yewledger.app.report.ReportJson.ReportTableJson;
+import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.FiscalYear;
 import org.yewledger.core.report.AccountTotals;
@@ -38,12 +41,19 @@ public class ReportService {
   private final PeriodTotals totals;
   private final OwnReports own;
   private final RatesUsed rates;
+  private final PlannedTotals planned;
 
-  ReportService(ChartService charts, PeriodTotals totals, OwnReports own, RatesUsed rates) {
+  ReportService(
+      ChartService charts,
+      PeriodTotals totals,
+      OwnReports own,
+      RatesUsed rates,
+      PlannedTotals planned) {
     this.charts = charts;
     this.totals = totals;
     this.own = own;
     this.rates = rates;
+    this.planned = planned;
   }
 
   /** The reports that are laid out in columns of spans. */
@@ -84,9 +94,17 @@ public class ReportService {
   /**
    * A report of each book, or of the chosen one, and of all books as one where they have one
    * currency. Cost: one query over the kept totals.
+   *
+   * @throws Refusal {@code no-budget-beside}, or as {@link Span} does
    */
   @Transactional(readOnly = true)
   public ReportPageJson report(Kind kind, ReportAsked asked) {
+    if (asked.isBesideBudget() && kind != Kind.INCOME_STATEMENT) {
+      throw Refusal.ofField(
+          "no-budget-beside",
+          "beside",
+          "Only the income statement is seen beside the budget. See this report beside another time.");
+    }
     Chart chart = charts.chart();
     List<ReportTableJson> tables =
         all(chart, asked).stream()
@@ -123,15 +141,22 @@ public class ReportService {
         of.together() ? null : of.book().id(),
         of.together() ? "All books" : of.book().name(),
         of.currency().getCode(),
-        columns.stream()
-            .map(column -> new ReportColumnJson(column.first(), column.last()))
-            .toList(),
+        columns(asked, columns),
         laid.rows(),
         laid.balances(),
         laid.drawn(),
         kind.flows()
             ? rates.ofEntries(of.accounts(), columns)
             : rates.ofBalances(of.accounts(), columns));
+  }
+
+  /** The second is planned where that is what the first is seen beside. */
+  private static List<ReportColumnJson> columns(ReportAsked asked, List<Span> columns) {
+    return IntStream.range(0, columns.size())
+        .mapToObj(i ->
+            new ReportColumnJson(
+                columns.get(i).first(), columns.get(i).last(), i == 1 && asked.isBesideBudget()))
+        .toList();
   }
 
   /**
@@ -150,7 +175,10 @@ public class ReportService {
     boolean beside = asked.isBeside();
     return switch (kind) {
       case INCOME_STATEMENT -> {
-        var statement = IncomeStatement.of(of.currency(), columns, loaded);
+        var statement =
+            asked.isBesideBudget()
+                ? besideBudget(of, columns.getFirst(), loaded)
+                : IncomeStatement.of(of.currency(), columns, loaded);
         yield Laid.of(ReportRows.of(statement, chart, beside));
       }
       case CASH_FLOW -> {
@@ -178,6 +206,14 @@ public class ReportService {
         yield new Laid(rows, sheet.balances(), null);
       }
     };
+  }
+
+  private IncomeStatement besideBudget(Of of, Span span, List<AccountTotals> loaded) {
+    List<Account> categories =
+        of.accounts().stream().filter(a -> a.accountClass() == AccountClass.EXPENSE).toList();
+    List<AccountTotals> plan = planned.planned(categories, span);
+    return IncomeStatement.of(of.currency(), List.of(span), loaded)
+        .beside(IncomeStatement.of(of.currency(), List.of(span), plan));
   }
 
   /** Balances also need the fiscal year of the first column, which its result is told by. */

@@ -1,6 +1,7 @@
 package org.yewledger.core.plan;
 
 import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -9,6 +10,7 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.report.AccountTotals;
 import org.yewledger.core.report.Span;
 
 /**
@@ -100,6 +102,31 @@ public record Budget(Account of, boolean carries, List<PlannedSpan> spans) {
   /** The first month for which anything is planned; empty where nothing is. */
   public Optional<YearMonth> begins() {
     return spans.stream().map(one -> one.span().first()).findFirst();
+  }
+
+  /**
+   * What is planned for each of some months, as totals that a report is made of. What is planned
+   * for several months together is spread over them evenly, to the minor unit.
+   */
+  public AccountTotals spread(Span months) {
+    long[] minor = new long[months.months()];
+    for (PlannedSpan one : spans) {
+      int many = one.span().months();
+      for (int i = 0; i < many; i++) {
+        YearMonth month = one.span().first().plusMonths(i);
+        if (months.contains(month)) {
+          minor[(int) months.first().until(month, ChronoUnit.MONTHS)] += part(one, i, many);
+        }
+      }
+    }
+    return new AccountTotals(of, 0, months.first(), minor);
+  }
+
+  /** All parts together are the whole. */
+  private static long part(PlannedSpan of, int at, int many) {
+    long whole = of.amount().minor();
+    return Math.floorDiv(Math.multiplyExact(whole, at + 1L), many)
+        - Math.floorDiv(Math.multiplyExact(whole, (long) at), many);
   }
 
   /** What is planned in the spans that begin within some months. */

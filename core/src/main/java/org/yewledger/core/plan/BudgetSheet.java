@@ -68,6 +68,11 @@ public record BudgetSheet(List<Row> rows, Budget.Month all) {
     return Amount.sum(all.planned().currency(), rows.stream().map(Row::year).toList());
   }
 
+  /** What is left of some of its rows together. */
+  public Amount leftOf(List<Row> some) {
+    return sum(all.planned().currency(), some, Budget.Month::left);
+  }
+
   /** The first month whose spending plays a part; the month itself where nothing was planned. */
   public static YearMonth reachesBackTo(YearMonth month, List<Budget> budgets) {
     return budgets.stream()

@@ -1,8 +1,13 @@
 package org.yewledger.core.report;
 
 import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
@@ -88,6 +93,50 @@ public record IncomeStatement(
             .mapToObj(i -> income.sums().get(i).minus(expenses.sums().get(i)))
             .toList();
     return new IncomeStatement(List.copyOf(spans), income, expenses, results);
+  }
+
+  /**
+   * The same with the columns of another beside its own: of a plan, say. Categories of either have
+   * a row, in its order first.
+   */
+  public IncomeStatement beside(IncomeStatement other) {
+    return new IncomeStatement(
+        joined(spans, other.spans),
+        beside(income, other.income),
+        beside(expenses, other.expenses),
+        joined(results, other.results));
+  }
+
+  private static Section beside(Section one, Section other) {
+    Map<Account, Row> mine = byAccount(one);
+    Map<Account, Row> its = byAccount(other);
+    Set<Account> all = new LinkedHashSet<>(mine.keySet());
+    all.addAll(its.keySet());
+    List<Row> rows =
+        all.stream()
+            .map(account ->
+                new Row(
+                    account, joined(amountsOf(mine, account, one), amountsOf(its, account, other))))
+            .toList();
+    return new Section(rows, joined(one.sums(), other.sums()));
+  }
+
+  private static Map<Account, Row> byAccount(Section section) {
+    Map<Account, Row> rows = new LinkedHashMap<>();
+    section.rows().forEach(row -> rows.put(row.account(), row));
+    return rows;
+  }
+
+  /** Zero in each column where the account has no row. */
+  private static List<Amount> amountsOf(Map<Account, Row> rows, Account account, Section of) {
+    Row row = rows.get(account);
+    return row == null
+        ? of.sums().stream().map(sum -> Amount.zero(sum.currency())).toList()
+        : row.amounts();
+  }
+
+  private static <T> List<T> joined(List<T> one, List<T> other) {
+    return Stream.concat(one.stream(), other.stream()).toList();
   }
 
   private static Section section(

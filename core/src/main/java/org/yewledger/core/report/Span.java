@@ -48,7 +48,9 @@ public record Span(YearMonth first, YearMonth last) {
     /** As many months, just before. */
     BEFORE,
     /** The same months of the year before. */
-    YEAR_BEFORE
+    YEAR_BEFORE,
+    /** The same months as they were planned. */
+    BUDGET
   }
 
   /**
@@ -135,11 +137,11 @@ public record Span(YearMonth first, YearMonth last) {
     };
   }
 
-  /** What it is seen beside; itself where that is nothing. */
+  /** What it is seen beside; itself where that is nothing, or its plan. */
   public Span beside(Beside beside) {
     long back =
         switch (beside) {
-          case NOTHING -> 0;
+          case NOTHING, BUDGET -> 0;
           case BEFORE -> months();
           case YEAR_BEFORE -> 12;
         };

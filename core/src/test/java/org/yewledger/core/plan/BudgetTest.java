@@ -100,6 +100,24 @@ public class BudgetTest {
     }
   }
 
+  /** Spread over its months, a plan is neither more nor less. */
+  @Test
+  public void whatIsPlannedTogetherIsSpreadToTheCent() {
+    var random = new Random(7);
+    for (int round = 0; round < 200; round++) {
+      int first = 1 + random.nextInt(11);
+      int last = first + random.nextInt(13 - first);
+      long amount = random.nextInt(100_000);
+      Budget budget = new Budget(GROCERIES, false, List.of(planned(first, last, amount)));
+      AccountTotals spread = budget.spread(YEAR);
+      assertEquals(spread.within(YEAR), eur(amount));
+      assertEquals(spread.within(months(first, last)), eur(amount));
+      long even = amount / (last - first + 1);
+      long inFirst = spread.within(months(first, first)).minor();
+      assertTrue(inFirst == even || inFirst == even + 1, inFirst + " of " + amount);
+    }
+  }
+
   @Test
   public void monthsArePlannedAnewButNoSpanIsCut() {
     List<PlannedSpan> now = List.of(planned(1, 1, 100), planned(2, 2, 200), planned(6, 8, 900));

@@ -1,0 +1,12 @@
+package org.yewledger.app.report;
+
+import java.util.List;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.report.AccountTotals;
+import org.yewledger.core.report.Span;
+
+/** What is planned for categories, month by month. Who keeps the plans knows. */
+public interface PlannedTotals {
+  /** Of each of some categories of expenses. */
+  List<AccountTotals> planned(List<Account> categories, Span months);
+}

@@ -1,0 +1,109 @@
+package org.yewledger.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import org.testng.annotations.Test;
+
+/** Budgets: planned, carried over, held against what is booked, seen in the income statement. */
+public class BudgetsTest extends BrowserTest {
+  private static Locator year(Page page, String category) {
+    return page.getByRole(
+        AriaRole.TABLE, new Page.GetByRoleOptions().setName("The year of " + category));
+  }
+
+  private static Locator sum(Page page) {
+    return page.getByLabel("The month as a sum");
+  }
+
+  private static void undo(Page page, int times) {
+    for (int i = 0; i < times; i++) {
+      page.waitForResponse(
+          answer -> answer.url().endsWith("/undo"), () -> page.keyboard().press("Control+z"));
+    }
+  }
+
+  @Test
+  public void aCategoryIsPlannedByKeysAndEverythingIsTakenBack() {
+    Page page = signedInAt("/?month=2026-08");
+    link(page, "Plan").click();
+    assertThat(heading(page, "Budgets, August 2026")).isVisible();
+    assertThat(page.getByText("plan it").first()).isVisible();
+    rows(page, "Fuel").click();
+    assertThat(sum(page)).containsText("110.00");
+    page.keyboard().press("Enter");
+    Locator amount = page.getByLabel("What may be spent, EUR");
+    assertThat(amount).isFocused();
+    amount.fill("-5");
+    button(page, "Plan it").click();
+    assertThat(page.getByText("A plan is what may be spent: zero or more.")).isVisible();
+    amount.fill("130");
+    select(page, "For which months", "each month from August on");
+    button(page, "Plan it").click();
+    assertThat(page.getByText("Fuel is planned.")).isVisible();
+    assertThat(sum(page)).containsText("130.00");
+    assertThat(year(page, "Fuel").getByRole(AriaRole.ROW).nth(10)).containsText("110.00");
+    assertThat(year(page, "Fuel").getByRole(AriaRole.ROW).nth(12)).containsText("130.00");
+
+    String left = sum(page).textContent();
+    page.keyboard().press("c");
+    assertThat(page.getByText("What is left of Fuel is carried over.")).isVisible();
+    assertThat(rows(page, "Fuel")).containsText("carried");
+    assertTrue(!sum(page).textContent().equals(left), "nothing was brought");
+    undo(page, 2);
+    assertThat(sum(page)).containsText("110.00");
+    assertThat(rows(page, "Fuel")).not().containsText("carried");
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
+  public void severalMonthsAreSpentTogetherAndAnOverlapIsSaid() {
+    Page page = signedInAt("/plan?month=2026-08");
+    rows(page, "Insurance").click();
+    assertThat(year(page, "Insurance").getByRole(AriaRole.ROW).nth(1))
+        .containsText("500.00 to Sep");
+    page.keyboard().press("Enter");
+    page.getByLabel("What may be spent, EUR").fill("60");
+    button(page, "Plan it").click();
+    assertThat(page.getByText("is planned as one already").first()).isVisible();
+    assertThat(page.getByLabel("What may be spent, EUR")).hasValue("60.00");
+    page.keyboard().press("Escape");
+    assertThat(sum(page)).isVisible();
+    page.keyboard().press("o");
+    assertThat(heading(page, "Insurance").first()).isVisible();
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
+  public void theNextYearIsPlannedFromThisOneAndTheStatementSeesIt() {
+    Page page = signedInAt("/plan?month=2026-11");
+    assertThat(heading(page, "Budgets, November 2026")).isVisible();
+    assertThat(page.getByText("from last year")).isVisible();
+    page.keyboard().press("f");
+    assertThat(page.getByText("of Household planned from the year before")).isVisible();
+    rows(page, "Groceries").click();
+    assertThat(sum(page)).containsText("355.00");
+    undo(page, 1);
+    assertThat(page.getByText("Nothing is planned for this month").first()).isVisible();
+
+    open(page, "/reports/income?month=2026-08");
+    select(page, "Seen", "beside the budget");
+    Locator household =
+        page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Household"));
+    assertThat(household).containsText("Planned");
+    assertThat(
+            household
+                .getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHasText("Groceries")))
+        .containsText("480.00");
+    page.keyboard().press("3");
+    assertThat(heading(page, "Cash flow")).isVisible();
+    assertThat(household).containsText("Money after");
+    assertEquals(complaints(), List.of());
+  }
+}
