@@ -1140,6 +1140,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/goals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["goals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/goals/balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["setBalance"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/goals/profit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["setProfit"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/household": {
         parameters: {
             query?: never;
@@ -3083,6 +3131,27 @@ export interface components {
              */
             said: string;
         };
+        BalanceGoalJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            by: string;
+            currency: string;
+            progress: components["schemas"]["ProgressJson"];
+            /** Format: date */
+            since: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            start: string;
+        };
         BankJson: {
             /**
              * Format: decimal
@@ -4169,6 +4238,30 @@ export interface components {
             /** Format: int32 */
             waiting: number;
         };
+        GoalMonthJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            against?: string;
+            month: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            planned: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            reached?: string;
+        };
+        GoalsPageJson: {
+            balances: components["schemas"]["BalanceGoalJson"][];
+            /** Format: date */
+            on: string;
+            profits: components["schemas"]["ProfitGoalJson"][];
+        };
         HistoryJson: {
             /** Format: date-time */
             at: string;
@@ -5075,6 +5168,46 @@ export interface components {
             /** @enum {string} */
             taxRole?: "NET" | "TAX";
         };
+        ProfitGoalJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: uuid */
+            bookId: string;
+            bookName: string;
+            currency: string;
+            months: components["schemas"]["GoalMonthJson"][];
+            progress: components["schemas"]["ProgressJson"];
+            yearFirst: string;
+            yearLast: string;
+        };
+        ProgressJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            ahead: string;
+            /** Format: int32 */
+            monthsLeft: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            perMonth: string;
+            reached: boolean;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            stands: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            toGo: string;
+        };
         ProofJson: {
             apart: components["schemas"]["FiguresJson"];
             open: components["schemas"]["StillOpenJson"];
@@ -5578,6 +5711,27 @@ export interface components {
             severalHouseholds: boolean;
             /** Format: date */
             today: string;
+        };
+        SetBalanceGoalJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount?: string;
+            /** Format: date */
+            by?: string;
+        };
+        SetProfitGoalJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount?: string;
+            /** Format: uuid */
+            bookId: string;
+            month: string;
         };
         SettleGapJson: {
             parts: components["schemas"]["SeenGapPartJson"][];
@@ -6237,6 +6391,7 @@ export interface components {
             /** Format: uuid */
             postingId: string;
             reference: string;
+            setAside?: string;
             ticked: boolean;
         };
         TickedJson: {
@@ -8622,6 +8777,73 @@ export interface operations {
                 content: {
                     "application/json": string;
                 };
+            };
+        };
+    };
+    goals: {
+        parameters: {
+            query: {
+                month: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoalsPageJson"];
+                };
+            };
+        };
+    };
+    setBalance: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetBalanceGoalJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    setProfit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetProfitGoalJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -14,6 +14,7 @@ import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Inspector, Leaf, View } from '@/parts/View'
 import { type Book, BudgetTable, leftInWords, type Row } from './BudgetTable'
+import { Goals } from './Goals'
 import { PlanMonths } from './PlanMonths'
 import { PlannedYear } from './PlannedYear'
 
@@ -136,9 +137,12 @@ function BudgetsOf({ books, month, today }: { books: Book[]; month: string; toda
           )}
         </Head>
         {all.length === 0 ? (
-          <Nothing title="Nothing is planned for this month, and nothing was spent">
-            Plan the year from what was spent in the year before, or look at a month in which something was spent.
-          </Nothing>
+          <Scroll label="Budgets">
+            <Nothing title="Nothing is planned for this month, and nothing was spent">
+              Plan the year from what was spent in the year before, or look at a month in which something was spent.
+            </Nothing>
+            <Goals month={month} />
+          </Scroll>
         ) : (
           <Scroll grid label="Budgets">
             {books
@@ -148,6 +152,7 @@ function BudgetsOf({ books, month, today }: { books: Book[]; month: string; toda
                   <BudgetTable book={one} selection={selection} today={today} onOpen={() => setPlanning(true)} />
                 </div>
               ))}
+            <Goals month={month} />
           </Scroll>
         )}
       </Leaf>

@@ -147,7 +147,8 @@ function PostingWhat({ posting: p, sheet }: { posting: Posting; sheet: Sheet }) 
     <>
       <td className="text-ink-2">{day(p.date)}</td>
       <td>
-        {p.payee} {p.note && <span className="text-ink-2">{p.note}</span>}{' '}
+        {p.payee} {p.setAside && <span className="text-small text-ink-2">in {p.setAside}</span>}{' '}
+        {p.note && <span className="text-ink-2">{p.note}</span>}{' '}
         {p.bankText && p.bankText !== p.payee && (
           <span className={`${raw} group-data-now/row:text-ink-2`}>{p.bankText}</span>
         )}{' '}

@@ -211,6 +211,17 @@ function SheetPage({ stored }: { stored: Sheet }) {
       strip: rows.hides ? 'show ticked' : 'hide ticked',
       run: rows.hide,
     },
+    ...(rows.hasSetAsides
+      ? [
+          {
+            keys: ['v'],
+            label: rows.ownOnly ? 'Show its set-asides too' : 'Leave its set-asides out',
+            strip: rows.ownOnly ? 'with set-asides' : 'without set-asides',
+            id: 'set-asides',
+            run: rows.leaveSetAsides,
+          },
+        ]
+      : []),
     {
       keys: ['l'],
       label: sheet.finished ? 'Back to the statements' : 'Leave it open',
@@ -234,6 +245,11 @@ function SheetPage({ stored }: { stored: Sheet }) {
       className={shown === 'document' ? '[--insp:min(42vw,540px)]' : ''}
     >
       <Leaf>
+        {rows.ownOnly && (
+          <p className="flex-none border-b border-hairline px-(--edge) py-1 text-small text-ink-2">
+            Its set-asides are left out of the list. The proof counts them, since the bank sees the sum.
+          </p>
+        )}
         {opened && <OpenedAgainNote opened={opened} onLook={() => setBeside('changed')} />}
         {typing && !sheet.finished && (
           <QuickEntry

@@ -8,14 +8,21 @@ function isTicked(row: SheetRow): boolean {
   return postings.length > 0 && postings.every((p) => p.ticked)
 }
 
+/** Of a set-aside in the account, of which its bank knows nothing. */
+const isSetAside = (row: SheetRow) => postingsOf(row).some((p) => p.setAside !== undefined)
+
 /** The groups of a sheet as far as they are not folded or hidden, and which of their rows are selected. */
 export function useSheetRows(all: Group[]) {
   const [flipped, setFlipped] = useState<ReadonlySet<GroupName>>(new Set())
   const [hides, setHides] = useState(false)
+  const [ownOnly, setOwnOnly] = useState(false)
   const [order, setOrder] = useState<Order>('date')
   const groups = all.map((group) => ({
     ...group,
-    rows: inOrder(hides ? group.rows.filter((row) => !isTicked(row)) : group.rows, order),
+    rows: inOrder(
+      group.rows.filter((row) => !(hides && isTicked(row)) && !(ownOnly && isSetAside(row))),
+      order,
+    ),
   }))
   const hasWork = all.some((group) => group.name !== 'agreed')
   // What is agreed is out of the way as long as there is anything else.
@@ -43,5 +50,9 @@ export function useSheetRows(all: Group[]) {
     sort: setOrder,
     hides,
     hide: () => setHides(!hides),
+    /** Whether there are set-asides in it at all. */
+    hasSetAsides: all.some((group) => group.rows.some(isSetAside)),
+    ownOnly,
+    leaveSetAsides: () => setOwnOnly(!ownOnly),
   }
 }

@@ -162,6 +162,7 @@ public class BudgetTest extends AppTest {
     assertEquals(plan(h, h.current(), "2026-08", "\"1\"").problem(), "budget-not-of-expenses");
     assertEquals(h.api().get("/api/budgets/" + UUID.randomUUID() + "?month=2026-08").status(), 404);
     assertEquals(plan(h, h.school(), "2026-08", "\"1\"").status(), 204);
+    assertEquals(h.api().get("/api/budgets?month=2150-01").problem(), "span-too-long");
     Api.Answer merged =
         h.api()
             .post(

@@ -45,7 +45,7 @@ public class PackagesAndTablesTest extends AppTest {
                   + " entry_template"),
           Map.entry("rules", "rule rule_account"),
           Map.entry("report", "kept_report"),
-          Map.entry("plan", "budget budget_month"),
+          Map.entry("plan", "budget budget_month profit_goal balance_goal"),
           Map.entry("tax", "tax_month tax_return tax_return_line"),
           Map.entry("reconcile", "statement statement_lines agreement"),
           Map.entry("gather", "file_route table_layout"),

@@ -83,10 +83,13 @@ public class SetAsidesTest extends AppTest {
             .json();
     String path = "/api/statements/" + statement.path("id").asString();
     var ids = new ArrayList<String>();
+    int setAside = 0;
     for (JsonNode posting : h.api().get(path).json().path("postings")) {
+      setAside += posting.path("setAside").asString("").equals("Holiday") ? 1 : 0;
       ids.add('"' + posting.path("postingId").asString() + '"');
     }
     assertEquals(ids.size(), 3, h.api().get(path).json().toString());
+    assertEquals(setAside, 2);
     JsonNode left = h.api().get("/api/statements").json().at("/0/statements/0");
     assertEquals(left.path("toTick").asInt(), 3, left.toString());
     JsonNode sheet =

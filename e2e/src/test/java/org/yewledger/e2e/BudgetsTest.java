@@ -43,7 +43,7 @@ public class BudgetsTest extends BrowserTest {
     button(page, "Plan it").click();
     assertThat(page.getByText("A plan is what may be spent: zero or more.")).isVisible();
     amount.fill("130");
-    select(page, "For which months", "each month from August on");
+    choose(page.getByLabel("For which months"), "each month from August on");
     button(page, "Plan it").click();
     assertThat(page.getByText("Fuel is planned.")).isVisible();
     assertThat(sum(page)).containsText("130.00");
@@ -92,7 +92,7 @@ public class BudgetsTest extends BrowserTest {
     assertThat(page.getByText("Nothing is planned for this month").first()).isVisible();
 
     open(page, "/reports/income?month=2026-08");
-    select(page, "Seen", "beside the budget");
+    choose(page.getByLabel("Seen"), "beside the budget");
     Locator household =
         page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Household"));
     assertThat(household).containsText("Planned");
@@ -104,6 +104,44 @@ public class BudgetsTest extends BrowserTest {
     page.keyboard().press("3");
     assertThat(heading(page, "Cash flow")).isVisible();
     assertThat(household).containsText("Money after");
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
+  public void goalsAreSetHeldAgainstTheBooksAndGivenUp() {
+    Page page = signedInAt("/plan?month=2026-08");
+    Locator goals = page.getByLabel("Goals", new Page.GetByLabelOptions().setExact(true));
+    assertThat(goals).containsText("None yet");
+    page.keyboard().press("g");
+    page.getByLabel("Amount, EUR").fill("9600");
+    button(page, "Set it").click();
+    assertThat(goals).containsText("Saltmarsh Letterpress");
+    assertThat(goals).containsText("9,600.00 EUR from October 2025 to September 2026");
+    Locator months =
+        page.getByRole(
+            AriaRole.TABLE,
+            new Page.GetByRoleOptions().setName("The goal of Saltmarsh Letterpress"));
+    assertThat(months.getByRole(AriaRole.ROW)).hasCount(3);
+
+    page.keyboard().press("g");
+    choose(page.getByLabel("A goal of"), "what stands on an account");
+    page.getByLabel("Account", new Page.GetByLabelOptions().setExact(true)).fill("Harbour Sav");
+    page.keyboard().press("Enter");
+    page.getByLabel("Amount, EUR").fill("20000");
+    page.getByLabel("By").fill("1 Jan 2020");
+    button(page, "Set it").click();
+    assertThat(page.getByText("That day is not to come. Choose a later one.")).isVisible();
+    page.getByLabel("By").fill("31 Dec 2027");
+    button(page, "Set it").click();
+    assertThat(goals).containsText("14,396.26 of 20,000.00 EUR by 31 December 2027");
+    assertNoViolations(page, "goals");
+
+    button(page, "Give up the goal of Harbour Savings").click();
+    assertThat(goals).not().containsText("Harbour Savings");
+    undo(page, 2);
+    assertThat(goals).not().containsText("Harbour Savings");
+    button(page, "Give up the goal of Saltmarsh Letterpress").click();
+    assertThat(goals).containsText("None yet");
     assertEquals(complaints(), List.of());
   }
 }

@@ -16,7 +16,7 @@ import org.testng.annotations.Test;
 /** Reports are read, led to their postings, and taken along. */
 public class ReportsTest extends BrowserTest {
   private static Locator table(Page page, String book) {
-    return page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName(book));
+    return page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName(book).setExact(true));
   }
 
   @Test
@@ -29,8 +29,8 @@ public class ReportsTest extends BrowserTest {
     assertThat(household).containsText("Change");
     assertThat(table(page, "All books")).isVisible();
 
-    select(page, "What it covers", "twelve months up to it");
-    select(page, "Columns", "by quarters");
+    choose(page.getByLabel("What it covers"), "twelve months up to it");
+    choose(page.getByLabel("Columns"), "by quarters");
     assertThat(household).containsText("Together");
     Locator groceries =
         household
@@ -67,8 +67,8 @@ public class ReportsTest extends BrowserTest {
   @Test
   public void anOwnReportIsPutTogetherKeptAndOpenedAgain() {
     Page page = signedInAt("/reports/own?month=2026-08");
-    select(page, "Rows", "by payees");
-    select(page, "Columns", "by quarters");
+    choose(page.getByLabel("Rows"), "by payees");
+    choose(page.getByLabel("Columns"), "by quarters");
     page.keyboard().press("/");
     page.keyboard().type("category:Groceries");
     page.keyboard().press("Enter");
@@ -102,11 +102,11 @@ public class ReportsTest extends BrowserTest {
   public void anOwnReportIsDrawnAsOneChooses() {
     Page page = signedInAt("/reports/own?month=2026-08");
     assertThat(page.getByText("Household: what each column comes to")).isVisible();
-    select(page, "Drawing", "drawn as lines");
+    choose(page.getByLabel("Drawing"), "drawn as lines");
     assertThat(page.getByText("Household: the greatest first.")).isVisible();
-    select(page, "Columns", "in one column");
+    choose(page.getByLabel("Columns"), "in one column");
     assertThat(page.getByText("A line needs three columns at least.").first()).isVisible();
-    select(page, "Drawing", "drawn as parts of the whole");
+    choose(page.getByLabel("Drawing"), "drawn as parts of the whole");
     Locator parts =
         page.getByRole(
                 AriaRole.LIST,
@@ -114,9 +114,9 @@ public class ReportsTest extends BrowserTest {
             .first();
     assertThat(parts).containsText("Groceries");
     assertThat(parts).containsText("others");
-    select(page, "What is added up", "the result");
+    choose(page.getByLabel("What is added up"), "the result");
     assertThat(page.getByText("Some rows take from the others").first()).isVisible();
-    select(page, "Drawing", "not drawn");
+    choose(page.getByLabel("Drawing"), "not drawn");
     assertThat(page.getByText("Some rows take from the others")).hasCount(0);
     assertThat(table(page, "Household")).containsText("Groceries");
     assertEquals(complaints(), List.of());
@@ -174,7 +174,7 @@ public class ReportsTest extends BrowserTest {
   @Test
   public void aSpanThatEndsBeforeItBeginsSaysSoAndKeepsWhatWasChosen() {
     Page page = signedInAt("/reports/income?month=2026-08");
-    select(page, "What it covers", "from month to month");
+    choose(page.getByLabel("What it covers"), "from month to month");
     assertThat(page.getByText("From which month to which?")).isVisible();
     page.getByLabel("From", new Page.GetByLabelOptions().setExact(true)).fill("2026-08");
     page.getByLabel("To", new Page.GetByLabelOptions().setExact(true)).fill("2026-02");

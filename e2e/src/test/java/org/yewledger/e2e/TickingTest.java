@@ -53,7 +53,7 @@ public class TickingTest extends BrowserTest {
     button(page, "Begin to tick").click();
     assertThat(page.getByText("another beside")).isVisible();
     page.keyboard().press("b");
-    select(page, "Statement beside", "Quillon Card, 30 Sep");
+    choose(page.getByLabel("Statement beside"), "Quillon Card, 30 Sep");
     Locator open =
         page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Open in Quillon Card"));
     Locator first = open.getByRole(AriaRole.CHECKBOX).first();
@@ -64,7 +64,7 @@ public class TickingTest extends BrowserTest {
     assertThat(heading(page, "Quillon Card").first()).isVisible();
     assertThat(page.getByText(Pattern.compile("^1 of \\d+ lines ticked"))).isVisible();
     page.keyboard().press("b");
-    select(page, "Statement beside", "Harbour Savings, 30 Sep");
+    choose(page.getByLabel("Statement beside"), "Harbour Savings, 30 Sep");
     assertThat(page.getByLabel("The proof of Harbour Savings")).containsText("14,500.00");
     page.keyboard().press("Escape");
     assertThat(page.getByLabel("The proof of Harbour Savings")).hasCount(0);

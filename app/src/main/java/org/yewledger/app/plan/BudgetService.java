@@ -84,7 +84,7 @@ class BudgetService {
             month,
             year,
             all,
-            booked(categories, BudgetSheet.reachesBackTo(month, all), month));
+            booked(categories, new Span(BudgetSheet.reachesBackTo(month, all), month)));
     Map<UUID, Map<LocalDate, Long>> byDay = budgets.bookedByDay(categories, month);
     return new BudgetBookJson(
         book.id(),
@@ -117,10 +117,10 @@ class BudgetService {
         .toList();
   }
 
-  private BiFunction<Account, YearMonth, Amount> booked(
-      List<Account> categories, YearMonth first, YearMonth last) {
+  /** A hundred years at most, as every span. */
+  private BiFunction<Account, YearMonth, Amount> booked(List<Account> categories, Span months) {
     Map<UUID, AccountTotals> byId =
-        totals.within(categories, first, last, Tax.NET).stream()
+        totals.within(categories, months.first(), months.last(), Tax.NET).stream()
             .collect(Collectors.toMap(t -> t.account().id(), t -> t));
     return (category, month) -> {
       AccountTotals of = byId.get(category.id());
@@ -161,7 +161,7 @@ class BudgetService {
     Account category = chart.account(accountId);
     Span year = fiscalYear(chart.book(category.bookId()), month);
     Budget budget = budgets.of(List.of(category)).getFirst();
-    var booked = booked(List.of(category), year.first().minusMonths(12), year.last());
+    var booked = booked(List.of(category), new Span(year.first().minusMonths(12), year.last()));
     return new PlannedYearJson(
         accountId,
         IntStream.range(0, year.months())

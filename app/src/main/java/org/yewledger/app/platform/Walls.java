@@ -57,6 +57,10 @@ public final class Walls {
               "account-planned",
               "A budget still names the account. Take its plan out first."),
           wall(
+              "balance_goal_household_id_account_id_fkey",
+              "account-planned",
+              "A goal names the account. Give the goal up first."),
+          wall(
               "posting_household_id_account_id_fkey",
               "account-used",
               "Entries were booked to the account."),

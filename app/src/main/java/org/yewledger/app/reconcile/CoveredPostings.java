@@ -42,9 +42,14 @@ public class CoveredPostings {
          and p.entry_id not in (select id from entry where household_id = :household and origin = 'OPENING')\
       """;
 
-  /** One of them; debits are above zero. */
+  /**
+   * One of them; debits are above zero.
+   *
+   * @param accountId the statement's account, or a set-aside in it
+   */
   record Covered(
       UUID id,
+      UUID accountId,
       UUID entryId,
       long entryNo,
       LocalDate date,
@@ -78,8 +83,8 @@ public class CoveredPostings {
   List<Covered> of(StatementEntity statement) {
     return of(
             """
-            select c.id, c.entry_id, c.no, c.date, y.name, c.note, c.reference, c.amount_minor, c.ticked from (
-              select p.id, p.entry_id, e.no, p.date, e.payee_id, e.note, e.reference, p.amount_minor, p.place, p.statement_id is not null as ticked
+            select c.id, c.account_id, c.entry_id, c.no, c.date, y.name, c.note, c.reference, c.amount_minor, c.ticked from (
+              select p.id, p.account_id, p.entry_id, e.no, p.date, e.payee_id, e.note, e.reference, p.amount_minor, p.place, p.statement_id is not null as ticked
             %s) c join payee y on y.household_id = :household and y.id = c.payee_id order by c.date, c.no, c.place\
             """
                 .formatted(COVERED),
@@ -88,13 +93,14 @@ public class CoveredPostings {
             new Covered(
                 Objects.requireNonNull(row.getObject(1, UUID.class)),
                 Objects.requireNonNull(row.getObject(2, UUID.class)),
-                row.getLong(3),
-                Objects.requireNonNull(row.getObject(4, LocalDate.class)),
-                row.getString(5),
+                Objects.requireNonNull(row.getObject(3, UUID.class)),
+                row.getLong(4),
+                Objects.requireNonNull(row.getObject(5, LocalDate.class)),
                 row.getString(6),
                 row.getString(7),
-                row.getLong(8),
-                row.getBoolean(9)))
+                row.getString(8),
+                row.getLong(9),
+                row.getBoolean(10)))
         .list();
   }
 

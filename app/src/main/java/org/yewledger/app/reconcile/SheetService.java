@@ -281,11 +281,15 @@ class SheetService {
     Map<UUID, String> texts = covered.bankTexts(read.statement());
     Map<UUID, Amount> balances = balances(read);
     CurrencyUnit currency = read.account().currency();
+    Chart chart = charts.chart();
     return covered.of(read.statement()).stream()
         .map(posting -> {
           Amount balance = balances.get(posting.id());
           return new TickableJson(
               posting.id(),
+              posting.accountId().equals(read.account().id())
+                  ? null
+                  : chart.account(posting.accountId()).name(),
               posting.entryId(),
               posting.entryNo(),
               posting.date(),

@@ -131,9 +131,12 @@ final class StatementJson {
 
   /**
    * A posting that the statement may cover; {@code bankText} is null if no bank line confirms it.
+   *
+   * @param setAside the name of the set-aside that it is in; null on the account itself
    */
   record TickableJson(
       UUID postingId,
+      @Nullable String setAside,
       UUID entryId,
       long entryNo,
       LocalDate date,

@@ -2,6 +2,7 @@ package org.yewledger.app.report;
 
 import java.time.Month;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -53,32 +54,40 @@ class GeneralLedgerService {
     this.papers = papers;
   }
 
-  private record BookLedger(BookEntity book, GeneralLedger ledger) {
+  /** Of a book, within a span of its own fiscal year. */
+  private record BookLedger(BookEntity book, Span span, GeneralLedger ledger) {
     List<Account> accounts() {
       return ledger.rows().stream().map(GeneralLedger.Row::account).toList();
     }
   }
 
+  /** That of all books together. */
+  @Transactional(readOnly = true)
   Span span(ReportAsked asked) {
-    Month start =
+    List<Span> spans =
         charts
             .chart()
             .books(asked.book())
-            .findFirst()
-            .map(BookEntity::fiscalYearStartsIn)
-            .orElse(Month.JANUARY);
-    return asked.span(start);
+            .map(book -> asked.span(book.fiscalYearStartsIn()))
+            .toList();
+    Span none = asked.span(Month.JANUARY);
+    return new Span(
+        spans.stream().map(Span::first).min(Comparator.naturalOrder()).orElse(none.first()),
+        spans.stream().map(Span::last).max(Comparator.naturalOrder()).orElse(none.last()));
   }
 
-  private List<BookLedger> ledgers(ReportAsked asked, Span span) {
+  private List<BookLedger> ledgers(ReportAsked asked) {
     Chart chart = charts.chart();
     return chart
         .books(asked.book())
         .map(book -> {
           List<Account> leaves =
               chart.accountsOf(book.id()).filter(account -> !account.group()).toList();
+          Span span = asked.span(book.fiscalYearStartsIn());
           return new BookLedger(
-              book, GeneralLedger.of(book.toBook().currency(), postings.totals(leaves, span)));
+              book,
+              span,
+              GeneralLedger.of(book.toBook().currency(), postings.totals(leaves, span)));
         })
         .toList();
   }
@@ -88,9 +97,7 @@ class GeneralLedgerService {
     Span span = span(asked);
     Chart chart = charts.chart();
     return new LedgerPageJson(
-        span.first(),
-        span.last(),
-        ledgers(asked, span).stream().map(one -> table(one, chart)).toList());
+        span.first(), span.last(), ledgers(asked).stream().map(one -> table(one, chart)).toList());
   }
 
   private static LedgerTableJson table(BookLedger one, Chart chart) {
@@ -119,10 +126,9 @@ class GeneralLedgerService {
   /** Each posting with the balance after it, as the cells of {@link #COLUMNS}. */
   @Transactional(readOnly = true)
   List<List<Object>> cells(ReportAsked asked) {
-    Span span = span(asked);
     var cells = new ArrayList<List<Object>>();
-    for (BookLedger one : ledgers(asked, span)) {
-      Map<UUID, List<Line>> lines = postings.postings(one.accounts(), span);
+    for (BookLedger one : ledgers(asked)) {
+      Map<UUID, List<Line>> lines = postings.postings(one.accounts(), one.span());
       for (GeneralLedger.Row row : one.ledger().rows()) {
         Amount balance = row.before();
         for (Line line : lines.getOrDefault(row.account().id(), List.of())) {
@@ -149,15 +155,16 @@ class GeneralLedgerService {
   /** Each book begins a page; each account is a table with its balance before and after. */
   @Transactional(readOnly = true)
   List<Part> paper(ReportAsked asked) {
-    Span span = span(asked);
     Formats formats = papers.formats();
     var parts = new ArrayList<Part>();
-    for (BookLedger one : ledgers(asked, span)) {
+    for (BookLedger one : ledgers(asked)) {
       parts.add(
           new Head(
               "General ledger, " + one.book().name(),
-              "%s to %s".formatted(formats.write(span.firstDay()), formats.write(span.lastDay()))));
-      Map<UUID, List<Line>> lines = postings.postings(one.accounts(), span);
+              "%s to %s"
+                  .formatted(
+                      formats.write(one.span().firstDay()), formats.write(one.span().lastDay()))));
+      Map<UUID, List<Line>> lines = postings.postings(one.accounts(), one.span());
       one.ledger()
           .rows()
           .forEach(row ->
