@@ -80,7 +80,7 @@ function Cells({ row, begins, second, today }: Placed & { today: string | undefi
       </td>
       <td className="text-right text-ink-2">{isZero(month.brought) ? '' : signed(month.brought)}</td>
       <td className="text-right">
-        {row.planned ? figure(month.planned) : <span className="text-ink-3">not planned</span>}
+        {row.planned ? figure(month.planned) : <span className="text-ink-3">no plan</span>}
       </td>
       <td className="text-right">
         {isZero(month.booked) ? <span className="text-ink-3">–</span> : figure(month.booked)}

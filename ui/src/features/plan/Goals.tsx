@@ -178,7 +178,8 @@ function InWords({ progress }: { progress: Progress }) {
     <>
       <b className={`font-medium ${behind ? 'text-heartwood' : 'text-needle'}`}>{behind ? 'Behind' : 'On course'}</b>
       {!isZero(ahead) && `: ${figure(ahead.replace('-', ''))} ${behind ? 'behind' : 'ahead'}`}, {figure(toGo)} to go
-      {monthsLeft > 0 && `, ${figure(perMonth)} in each of ${counted(monthsLeft, 'month')}`}
+      {monthsLeft === 1 && ', in one month'}
+      {monthsLeft > 1 && `, ${figure(perMonth)} in each of ${counted(monthsLeft, 'month')}`}
     </>
   )
 }
