@@ -126,7 +126,9 @@ public class BudgetsTest extends BrowserTest {
     page.keyboard().press("g");
     choose(page.getByLabel("A goal of"), "what stands on an account");
     page.getByLabel("Account", new Page.GetByLabelOptions().setExact(true)).fill("Harbour Sav");
-    page.keyboard().press("Enter");
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("Harbour Savings"))
+        .click();
     page.getByLabel("Amount, EUR").fill("20000");
     page.getByLabel("By").fill("1 Jan 2020");
     button(page, "Set it").click();
