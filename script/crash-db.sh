@@ -13,7 +13,8 @@ find_postgres || fail "PostgreSQL is not installed"
 
 case ${1:-} in
   start)
-    pg_start crash-db test
+    # Not as tests have theirs: what was committed is there after it is killed.
+    pg_start crash-db durable
     echo "$pg_port" >"$pg_dir/port"
     env | grep '^YEW_DB_\|^YEW_SECRET_KEY='
     echo "YEW_PSQL=$pg_bin/psql"
@@ -29,7 +30,7 @@ case ${1:-} in
     pg_choose_dir crash-db
     pg_port=$(cat "$pg_dir/port")
     rm -f "$pg_dir/data/postmaster.pid"
-    pg_launch test
+    pg_launch durable
     ;;
   stop)
     pg_choose_dir crash-db

@@ -42,8 +42,8 @@ pg_choose_dir() { # NAME
 
 pg_is_running() { [ -f "$pg_dir/data/PG_VERSION" ] && as_postgres "$pg_bin/pg_ctl" -D "$pg_dir/data" status >/dev/null 2>&1; }
 
-# pg_start NAME [test]: starts the cluster .yew/NAME, making it first if need be. Sets pg_port and the
-# YEW_DB_* variables. A test cluster trades safety on power loss for speed.
+# pg_start NAME [test|durable]: starts the cluster .yew/NAME, making it first if need be. Sets pg_port and the
+# YEW_DB_* variables. A test cluster trades what was committed last for speed; a durable one is for tests and does not.
 pg_start() {
   pg_choose_dir "$1"
   local secrets=$pg_dir/secrets
