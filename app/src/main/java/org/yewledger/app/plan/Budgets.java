@@ -38,8 +38,9 @@ class Budgets implements PlannedTotals {
 
   /** Of each category, also of those for which nothing is planned. Cost: two queries. */
   List<Budget> of(List<Account> categories) {
-    Set<UUID> carrying = carrying();
-    Map<UUID, Map<YearMonth, Planned>> planned = planned();
+    UUID[] ids = categories.stream().map(Account::id).toArray(UUID[]::new);
+    Set<UUID> carrying = carrying(ids);
+    Map<UUID, Map<YearMonth, Planned>> planned = planned(ids);
     return categories.stream()
         .map(category ->
             new Budget(
@@ -67,24 +68,25 @@ class Budgets implements PlannedTotals {
     return of(List.of(category)).getFirst();
   }
 
-  private Set<UUID> carrying() {
+  private Set<UUID> carrying(UUID[] ids) {
     return new HashSet<>(
-        jdbc.sql("select account_id from budget where household_id = ? and carries")
-            .param(SignedIn.now().householdId())
+        jdbc.sql(
+                "select account_id from budget where household_id = ? and account_id = any(?) and carries")
+            .params(SignedIn.now().householdId(), ids)
             .query(UUID.class)
             .list());
   }
 
   private record Planned(YearMonth first, long minor) {}
 
-  private Map<UUID, Map<YearMonth, Planned>> planned() {
+  private Map<UUID, Map<YearMonth, Planned>> planned(UUID[] ids) {
     Map<UUID, Map<YearMonth, Planned>> planned = new HashMap<>();
     jdbc.sql(
             """
             select account_id, month, first, amount_minor from budget_month
-             where household_id = ? order by account_id, month\
+             where household_id = ? and account_id = any(?) order by account_id, month\
             """)
-        .param(SignedIn.now().householdId())
+        .params(SignedIn.now().householdId(), ids)
         .query(row -> {
           planned
               .computeIfAbsent(
