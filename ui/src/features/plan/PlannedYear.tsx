@@ -6,6 +6,7 @@ import { Button } from '@/parts/Button'
 import { figure, isZero, lastDay, longMonth, monthName, shortMonth } from '@/parts/figures'
 import { entryTable, textLink } from '@/parts/look'
 import { Failed, Loading } from '@/parts/States'
+import { negated } from '@/parts/useSum'
 import { Acts, InspectorHead } from '@/parts/View'
 import { leftInWords, type Row } from './BudgetTable'
 
@@ -63,15 +64,12 @@ function Sum({ row: { month, planned }, entries }: { row: Row; entries: string }
           Booked
         </Link>
       </dt>
-      <dd className="text-right">{figure(negated(month.booked))}</dd>
+      <dd className="text-right">{figure(isZero(month.booked) ? month.booked : negated(month.booked))}</dd>
       <dt className="border-t border-ink-2 font-semibold">Left</dt>
       <dd className="border-t border-ink-2 text-right font-semibold">{figure(month.left)}</dd>
     </dl>
   )
 }
-
-const negated = (amount: string) =>
-  amount.startsWith('-') ? amount.slice(1) : /[1-9]/.test(amount) ? `-${amount}` : amount
 
 function Months({ months, month, name }: { months: Month[]; month: string; name: string }) {
   return (

@@ -10,7 +10,7 @@ const MID = 9
 const BEYOND = 26
 
 /** Where a day stands on the scale of its month. */
-export function placeOfDay(day: string): number {
+function placeOfDay(day: string): number {
   const last = dateOf(lastDay(day.slice(0, 7))).getUTCDate()
   return ((dateOf(day).getUTCDate() - 1) / (last - 1)) * TALLY
 }

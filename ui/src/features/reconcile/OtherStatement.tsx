@@ -11,6 +11,7 @@ import { counted, day, figure, isZero, signed } from '@/parts/figures'
 import { textLink } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { Failed, Loading } from '@/parts/States'
+import { negated } from '@/parts/useSum'
 import { Acts, InspectorHead } from '@/parts/View'
 import { useTicks } from './useTicks'
 
@@ -136,6 +137,5 @@ function InShort({ stored, amount }: { stored: Sheet; amount: string | undefined
 
 /** What a transfer shows on its other account. */
 function opposite(amount: string | undefined): string | undefined {
-  if (amount === undefined || isZero(amount)) return undefined
-  return amount.startsWith('-') ? amount.slice(1) : `-${amount}`
+  return amount === undefined || isZero(amount) ? undefined : negated(amount)
 }

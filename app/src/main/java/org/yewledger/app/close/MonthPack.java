@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
@@ -15,6 +14,7 @@ import org.yewledger.app.close.CloseJson.BookToCloseJson;
 import org.yewledger.app.close.CloseJson.CloseAccountJson;
 import org.yewledger.app.close.CloseJson.CloseCheckJson;
 import org.yewledger.app.paper.Papers;
+import org.yewledger.app.platform.Download;
 import org.yewledger.app.reconcile.AgreementPapers;
 import org.yewledger.app.reconcile.StatementEntity;
 import org.yewledger.app.reconcile.StatementService;
@@ -77,7 +77,7 @@ class MonthPack {
       parts.addAll(ReportPaper.parts(kind, reports.report(kind, asked), formats));
     }
     agreedIn(bookId, month).map(agreements::of).forEach(paper -> parts.addAll(paper.parts()));
-    String name = book.bookName().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+    String name = Download.named(book.bookName());
     return new Pack(
         "%s-%s".formatted(name, month),
         "%s, %s".formatted(book.bookName(), formats.write(month)),

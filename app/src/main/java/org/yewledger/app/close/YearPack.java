@@ -3,7 +3,6 @@ package org.yewledger.app.close;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,6 +11,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.close.MonthPack.Pack;
 import org.yewledger.app.journal.ClosedMonths;
 import org.yewledger.app.paper.Papers;
+import org.yewledger.app.platform.Download;
 import org.yewledger.app.report.ReportAsked;
 import org.yewledger.app.report.ReportPaper;
 import org.yewledger.app.report.ReportService;
@@ -71,7 +71,7 @@ class YearPack {
     add(parts, Kind.CASH_FLOW, ReportAsked.of(bookId, span, Every.QUARTER, Beside.NOTHING));
     add(parts, Kind.TAX_FORM, ReportAsked.of(bookId, span, Every.WHOLE, Beside.YEAR_BEFORE));
     parts.addAll(tax.of(bookId, span));
-    String name = title.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+    String name = Download.named(title);
     return new Pack(name, title, parts);
   }
 

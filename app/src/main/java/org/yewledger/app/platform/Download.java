@@ -1,6 +1,7 @@
 package org.yewledger.app.platform;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -13,6 +14,11 @@ public final class Download {
       MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
 
   private Download() {}
+
+  /** A title as the name of a file: its letters and digits, with hyphens between. */
+  public static String named(String title) {
+    return title.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+  }
 
   /**
    * @param name without its ending

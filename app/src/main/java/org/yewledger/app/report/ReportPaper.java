@@ -1,7 +1,6 @@
 package org.yewledger.app.report;
 
 import java.math.BigDecimal;
-import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
@@ -52,7 +51,7 @@ public final class ReportPaper {
 
   private String about(ReportTableJson table) {
     return kind.flows()
-        ? inWords(table.first(), table.last())
+        ? formats.write(table.first(), table.last())
         : "at the end of " + formats.write(table.last());
   }
 
@@ -78,12 +77,6 @@ public final class ReportPaper {
             base);
   }
 
-  private String inWords(YearMonth first, YearMonth last) {
-    return first.equals(last)
-        ? formats.write(first)
-        : "%s to %s".formatted(formats.write(first), formats.write(last));
-  }
-
   private Table table(ReportTableJson table) {
     boolean change = table.rows().stream().anyMatch(row -> row.change() != null);
     boolean total = table.rows().stream().anyMatch(row -> row.total() != null);
@@ -104,7 +97,7 @@ public final class ReportPaper {
     if (span.planned()) {
       return "Planned";
     }
-    return kind.flows() ? inWords(span.first(), span.last()) : formats.write(span.last());
+    return kind.flows() ? formats.write(span.first(), span.last()) : formats.write(span.last());
   }
 
   private Row row(ReportRowJson row, ReportTableJson table, boolean change, boolean total) {

@@ -5,7 +5,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.yewledger.app.attachment.AttachmentPrints;
 import org.yewledger.app.paper.Papers;
+import org.yewledger.app.platform.Download;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.app.report.TaxFormReceipts.Receipts;
@@ -57,7 +57,7 @@ class TaxFormReceiptsController {
     if (parts.isEmpty()) {
       throw new NotFound("line");
     }
-    String name = line.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+    String name = Download.named(line);
     return papers.answer("receipts-" + name, "Receipts of " + line, false, parts);
   }
 }

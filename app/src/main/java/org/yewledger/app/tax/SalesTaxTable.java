@@ -9,7 +9,6 @@ import org.yewledger.app.tax.SalesTaxJson.SalesTaxTableJson;
 import org.yewledger.app.tax.SalesTaxJson.TaxLineJson;
 import org.yewledger.core.entry.Formats;
 import org.yewledger.core.money.Amount;
-import org.yewledger.core.report.Span;
 import org.yewledger.formats.pdf.Paper.Column;
 import org.yewledger.formats.pdf.Paper.Head;
 import org.yewledger.formats.pdf.Paper.Look;
@@ -84,36 +83,29 @@ final class SalesTaxTable {
   static List<Part> paper(SalesTaxPageJson page, Formats formats) {
     var parts = new ArrayList<Part>();
     for (SalesTaxTableJson table : page.tables()) {
-      Span span = new Span(table.first(), table.last());
-      parts.add(new Head("Sales tax, " + table.bookName(), about(table, span, formats)));
-      parts.add(table(table, span, formats));
+      parts.add(new Head("Sales tax, " + table.bookName(), about(table, formats)));
+      parts.add(table(table, formats));
       parts.add(account(table, formats));
     }
     return parts;
   }
 
-  private static String about(SalesTaxTableJson table, Span span, Formats formats) {
-    String about = inWords(span, formats);
+  private static String about(SalesTaxTableJson table, Formats formats) {
+    String about = formats.write(table.first(), table.last());
     if (!table.number().isEmpty()) {
       about += ", number " + table.number();
     }
     return table.returned() == null ? about + ", not returned yet" : about + ", returned";
   }
 
-  private static String inWords(Span span, Formats formats) {
-    return span.first().equals(span.last())
-        ? formats.write(span.first())
-        : "%s to %s".formatted(formats.write(span.first()), formats.write(span.last()));
-  }
-
-  private static Table table(SalesTaxTableJson table, Span span, Formats formats) {
+  private static Table table(SalesTaxTableJson table, Formats formats) {
     var figures = new Figures(table.currency(), formats);
     var rows = new ArrayList<Row>();
     table.lines().forEach(line -> rows.add(figures.row(Look.PLAIN, named(line, formats), line)));
     rows.add(
         figures.row(
             Look.SUM,
-            inWords(span, formats),
+            formats.write(table.first(), table.last()),
             table.sum().sales(),
             table.sum().collected(),
             table.sum().purchases(),
@@ -122,7 +114,7 @@ final class SalesTaxTable {
     if (!table.corrections().isEmpty()) {
       rows.add(Row.of(Look.GROUP, "Changed since it was returned", "", "", "", "", ""));
       for (TaxLineJson line : table.corrections()) {
-        String about = inWords(new Span(line.first(), line.last()), formats);
+        String about = formats.write(line.first(), line.last());
         rows.add(figures.row(Look.WITHIN, named(line, formats) + ", " + about, line));
       }
     }

@@ -129,6 +129,11 @@ public record Formats(
         : "%s %d, %d".formatted(name, day.getDayOfMonth(), day.getYear());
   }
 
+  /** Months, both ends among them: July 2026 to September 2026; one alone by its name. */
+  public String write(YearMonth first, YearMonth last) {
+    return first.equals(last) ? write(first) : "%s to %s".formatted(write(first), write(last));
+  }
+
   /** A month: September 2026. */
   public String write(YearMonth month) {
     return "%s %d"
