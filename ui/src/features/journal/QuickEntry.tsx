@@ -104,7 +104,9 @@ export function QuickEntry({ bookId, fixedId, day = '', template, onClose }: Pro
   }
   async function send(done: Draft) {
     try {
-      const entry = await data(api.POST('/api/entries', { body: sent(done, latest.current.base, fixedId) }))
+      const body = sent(done, latest.current.base, fixedId)
+      // It arrives even if the page is left at once.
+      const entry = await data(api.POST('/api/entries', { body, keepalive: true }))
       latest.current.base = entry.date
       setBase(entry.date)
       says.done(entered(entry))

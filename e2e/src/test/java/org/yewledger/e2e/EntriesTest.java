@@ -40,7 +40,7 @@ public class EntriesTest extends BrowserTest {
     Locator to = form.getByLabel("To", new Locator.GetByLabelOptions().setExact(true));
     to.fill("bakery");
     option(page, "Bakery").waitFor();
-    to.press("Enter");
+    page.waitForResponse("**/api/entries", () -> to.press("Enter"));
     assertThat(page.getByText("entered: " + payee)).isVisible();
     page.keyboard().press("Escape");
     assertThat(form).hasCount(0);
