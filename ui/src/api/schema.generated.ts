@@ -916,6 +916,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entries/{id}/served-months": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["servedParts"];
+        put: operations["serve"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/entries/{id}/take-lines-back": {
         parameters: {
             query?: never;
@@ -3435,6 +3451,11 @@ export interface components {
              * Format: decimal
              * @example 12.50
              */
+            spread: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
             year: string;
         };
         BulkChangeJson: {
@@ -4006,6 +4027,8 @@ export interface components {
             reference: string;
             /** Format: uuid */
             ruleId?: string;
+            servesFrom?: string;
+            servesTo?: string;
             /** @enum {string} */
             state?: "OPEN" | "CLEARED" | "RECONCILED";
             tags: string[];
@@ -5435,9 +5458,10 @@ export interface components {
             because: string;
         };
         ReportColumnJson: {
+            /** @enum {string} */
+            besides?: "PLANNED" | "BOOKED";
             first: string;
             last: string;
-            planned: boolean;
         };
         ReportDrawnJson: {
             apart: boolean;
@@ -5497,6 +5521,30 @@ export interface components {
              */
             total?: string;
         };
+        ReportSpreadJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId: string;
+            first: string;
+            last: string;
+            /** Format: int64 */
+            no: number;
+            payee: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            within: string;
+        };
         ReportTableJson: {
             balances?: boolean;
             /** Format: uuid */
@@ -5509,6 +5557,7 @@ export interface components {
             last: string;
             rates: components["schemas"]["ReportRateJson"][];
             rows: components["schemas"]["ReportRowJson"][];
+            spread: components["schemas"]["ReportSpreadJson"][];
         };
         RestoreBreakJson: {
             /** Format: uuid */
@@ -5695,6 +5744,35 @@ export interface components {
         };
         SelectedAmountsJson: {
             amounts: components["schemas"]["SelectedAmountJson"][];
+        };
+        ServeJson: {
+            first?: string;
+            last?: string;
+        };
+        ServedCategoryJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            currency: string;
+            months: components["schemas"]["ServedPartJson"][];
+        };
+        ServedJson: {
+            categories: components["schemas"]["ServedCategoryJson"][];
+            first: string;
+            last: string;
+        };
+        ServedPartJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            month: string;
         };
         SessionJson: {
             email: string;
@@ -8407,6 +8485,57 @@ export interface operations {
             };
         };
     };
+    servedParts: {
+        parameters: {
+            query: {
+                first: string;
+                last: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServedJson"];
+                };
+            };
+        };
+    };
+    serve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ServeJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryJson"];
+                };
+            };
+        };
+    };
     takeLinesBack: {
         parameters: {
             query?: never;
@@ -8660,9 +8789,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;
@@ -8692,9 +8822,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;
@@ -8724,9 +8855,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;
@@ -8756,9 +8888,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;
@@ -9620,9 +9753,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;
@@ -9745,9 +9879,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;
@@ -9778,9 +9913,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;
@@ -9811,9 +9947,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;
@@ -11141,9 +11278,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;
@@ -11175,9 +11313,10 @@ export interface operations {
                 first?: string | null;
                 last?: string | null;
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
-                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET";
+                beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
                 book?: string | null;
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                bills?: "BOOKED" | "SPREAD" | null;
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
                 text?: string | null;

@@ -15,6 +15,7 @@ import { columnHead, type JournalColumn, useColumns } from './columns'
 import { EntryEditor } from './EntryEditor'
 import { MergeEntries } from './MergeEntries'
 import { OpenedEntry, openedHeight } from './OpenedEntry'
+import { SpreadEntry } from './SpreadEntry'
 import { TakeBackEntry } from './TakeBackEntry'
 import { KeepTemplate } from './Templates'
 
@@ -57,7 +58,7 @@ export function EntryRows({
   useEffect(() => onChosen(only), [only, onChosen])
   const [merging, setMerging] = useState<Entry[]>([])
   const [many, setMany] = useState(false)
-  const [doing, setDoing] = useState<{ what: 'change' | 'copy' | 'take back' | 'keep'; entry: Entry }>()
+  const [doing, setDoing] = useState<{ what: 'change' | 'copy' | 'take back' | 'keep' | 'spread'; entry: Entry }>()
   function toggle(entry: Entry | undefined) {
     if (!entry) return
     setOpen((old) => {
@@ -98,6 +99,11 @@ export function EntryRows({
             keys: ['s'],
             label: 'Keep it as a template',
             run: () => setDoing({ what: 'keep', entry: only }),
+          },
+          {
+            keys: ['p'],
+            label: 'Spread it over the months it serves',
+            run: () => setDoing({ what: 'spread', entry: only }),
           },
         ].map((command) => ({ ...command, changes: true, onRow: true }) as const)
       : []),
@@ -153,6 +159,7 @@ export function EntryRows({
       {doing?.what === 'copy' && <CopyEntry entry={doing.entry} onClose={() => setDoing(undefined)} />}
       {doing?.what === 'take back' && <TakeBackEntry entry={doing.entry} onClose={() => setDoing(undefined)} />}
       {doing?.what === 'keep' && <KeepTemplate entry={doing.entry} onClose={() => setDoing(undefined)} />}
+      {doing?.what === 'spread' && <SpreadEntry entry={doing.entry} onClose={() => setDoing(undefined)} />}
       {many && <ChangeMany ids={chosen.map((e) => e.id)} sought={sought} onClose={() => setMany(false)} />}
       {merging[0] && <MergeEntries entry={merging[0]} with={merging[1]} onClose={() => setMerging([])} />}
       <ChosenSum

@@ -4,7 +4,7 @@ import { api, data, messageOf, type Schemas } from '@/api/client'
 import { useScopeSearch } from '@/app/scope'
 import { AttachmentStrip } from '@/features/attachments/AttachmentStrip'
 import type { Attachment } from '@/features/attachments/useAttachments'
-import { figure, inSentence, moment } from '@/parts/figures'
+import { figure, inSentence, longMonth, moment } from '@/parts/figures'
 
 type Entry = Schemas['EntryJson']
 
@@ -14,7 +14,7 @@ const THUMBNAILS = 76
 /** How tall an opened entry is: its postings, a head, its history, its files, and for each book its sums and name. */
 export function openedHeight(entry: Entry): number {
   const postings = entry.books.reduce((sum, book) => sum + book.postings.length, 0)
-  const lines = 2 + postings + entry.books.length * (entry.books.length > 1 ? 2 : 1)
+  const lines = 2 + (entry.servesFrom ? 1 : 0) + postings + entry.books.length * (entry.books.length > 1 ? 2 : 1)
   return ROW * lines + (entry.attachments > 0 ? THUMBNAILS : ROW)
 }
 
@@ -36,6 +36,11 @@ export function OpenedEntry({
       className={`bg-dusk-tint/45 p-0 narrow:[--opened:calc(var(--edge)+20px)] ${beside ? '[--opened:calc(var(--edge)+20px)]' : '[--opened:calc(var(--edge)+178px)]'}`}
     >
       <Postings entry={entry} beside={beside} />
+      {entry.servesFrom && entry.servesTo && (
+        <p className="h-6 truncate border-b border-hairline pr-(--edge) pl-(--opened) text-small/6 text-ink-2">
+          Serves {longMonth(entry.servesFrom)} to {longMonth(entry.servesTo)}, spread over them in budgets.
+        </p>
+      )}
       <AttachmentStrip
         place={{ entryId: entry.id }}
         count={entry.attachments}

@@ -17,7 +17,7 @@ const COLUMNS: Column[] = [
   { head: 'Booked', width: 'w-[76px]', end: true },
   { head: 'Left', width: 'w-[78px]', end: true },
   { head: <span className="sr-only">Tally</span>, width: 'w-[216px]', off: 'narrow:hidden' },
-  { head: 'Year', width: 'w-[88px]', end: true, off: 'narrow:hidden' },
+  { head: 'Year', width: 'w-[98px]', end: true, off: 'narrow:hidden' },
 ]
 
 interface Placed {
@@ -71,6 +71,12 @@ function Cells({ row, begins, second, today }: Placed & { today: string | undefi
       </td>
       <td>
         {row.name}
+        {!isZero(row.spread) && (
+          <span className="text-small text-ink-3" title="Parts of bills that serve several months">
+            {' '}
+            {figure(row.spread)} spread
+          </span>
+        )}
         {row.carries && (
           <span className="text-small text-ink-3" title="What is left goes on to the next month">
             {' '}

@@ -14,6 +14,7 @@ import { ReportTable } from './ReportTable'
 import {
   type Asked,
   type Beside,
+  type Bills,
   type Draw,
   type Every,
   isOfFlows,
@@ -23,6 +24,7 @@ import {
   type Tax,
 } from './reportAsked'
 import { SpanPick } from './SpanPick'
+import { SpreadList } from './SpreadList'
 import { TakeAlong } from './TakeAlong'
 import { TaxFormReceipts } from './TaxFormReceipts'
 import { useReportAsked } from './useReportAsked'
@@ -40,6 +42,13 @@ const BESIDE: { value: Beside; name: string }[] = [
   { value: 'YEAR_BEFORE', name: 'beside the year before' },
 ]
 const BUDGET: { value: Beside; name: string } = { value: 'BUDGET', name: 'beside the budget' }
+
+const BOOKED: { value: Beside; name: string } = { value: 'BOOKED', name: 'beside what was booked' }
+
+const BILLS: { value: Bills; name: string }[] = [
+  { value: 'BOOKED', name: 'bills as booked' },
+  { value: 'SPREAD', name: 'bills spread over their months' },
+]
 
 const TAX: { value: Tax; name: string }[] = [
   { value: 'NET', name: 'without sales tax' },
@@ -86,12 +95,15 @@ export function Report({ kind }: { kind: Kind }) {
             <Select
               aria-label="Seen"
               value={asked.beside}
-              options={kind === 'INCOME_STATEMENT' ? [...BESIDE, BUDGET] : BESIDE}
+              options={besides(kind, asked)}
               onChange={(beside) => set({ beside })}
             />
           )}
           {kind === 'OWN' && (
             <Select aria-label="Drawing" value={asked.draw} options={DRAW} onChange={(draw) => set({ draw })} />
+          )}
+          {kind === 'INCOME_STATEMENT' && (
+            <Select aria-label="Bills" value={asked.bills} options={BILLS} onChange={(bills) => set({ bills })} />
           )}
           {kind === 'INCOME_STATEMENT' && taxed && (
             <Select aria-label="Sales tax" value={asked.tax} options={TAX} onChange={(tax) => set({ tax })} />
@@ -138,12 +150,18 @@ function Tables({
             {kind === 'NET_WORTH' && table.columns.length > 1 && <WorthLine table={table} />}
             <ReportTable kind={kind} table={table} />
             <RatesUsed table={table} />
+            <SpreadList table={table} />
             {kind === 'TAX_FORM' && <TaxFormReceipts table={table} query={query} />}
           </div>
         ))}
       </div>
     </Scroll>
   )
+}
+
+function besides(kind: Kind, asked: Asked) {
+  if (kind !== 'INCOME_STATEMENT') return BESIDE
+  return asked.bills === 'SPREAD' ? [...BESIDE, BUDGET, BOOKED] : [...BESIDE, BUDGET]
 }
 
 /** Whether the second column is what the first is seen beside. */

@@ -136,7 +136,7 @@ function ReportRow({
       </td>
       {row.amounts.map((amount, i) => (
         <td key={columns[i] && keyOf(columns[i])} className="text-right">
-          {!isZero(amount) && !columns[i]?.planned && behind(row, columns.slice(i, i + 1), show.flows) ? (
+          {!isZero(amount) && columns[i]?.besides !== 'PLANNED' && behind(row, columns.slice(i, i + 1), show.flows) ? (
             <Link className="hover:underline" to={behind(row, columns.slice(i, i + 1), show.flows) ?? ''}>
               {figure(amount)}
             </Link>

@@ -7,6 +7,7 @@ export type Every = Query['every']
 export type Beside = Query['beside']
 export type Kind = Query['kind']
 export type Tax = NonNullable<Query['tax']>
+export type Bills = NonNullable<Query['bills']>
 export type By = NonNullable<Query['by']>
 export type Measure = NonNullable<Query['measure']>
 /** How an own report is drawn above its table; what suits it, if nobody chose. */
@@ -39,8 +40,9 @@ export function askedOf(params: URLSearchParams, kind: Kind | 'GENERAL_LEDGER') 
     first: params.get('first') ?? undefined,
     last: params.get('last') ?? undefined,
     every: (params.get('every') ?? usual.every) as Every,
-    beside: besideOf(params.get('beside') as Beside | null, kind),
+    beside: besideOf(params, kind),
     tax: (params.get('tax') ?? 'NET') as Tax,
+    bills: billsOf(params, kind),
     by: (params.get('by') ?? 'CATEGORY') as By,
     measure: (params.get('measure') ?? 'SPENT') as Measure,
     text: params.get('text') ?? '',
@@ -49,9 +51,15 @@ export function askedOf(params: URLSearchParams, kind: Kind | 'GENERAL_LEDGER') 
 }
 
 /** What was chosen of the income statement holds for the next report as far as that has it. */
-function besideOf(chosen: Beside | null, kind: Kind | 'GENERAL_LEDGER'): Beside {
-  return chosen === null || (chosen === 'BUDGET' && kind !== 'INCOME_STATEMENT') ? USUAL[kind].beside : chosen
+function besideOf(params: URLSearchParams, kind: Kind | 'GENERAL_LEDGER'): Beside {
+  const chosen = params.get('beside') as Beside | null
+  const fits =
+    (chosen !== 'BUDGET' || kind === 'INCOME_STATEMENT') && (chosen !== 'BOOKED' || billsOf(params, kind) === 'SPREAD')
+  return chosen === null || !fits ? USUAL[kind].beside : chosen
 }
+
+const billsOf = (params: URLSearchParams, kind: Kind | 'GENERAL_LEDGER') =>
+  kind === 'INCOME_STATEMENT' ? ((params.get('bills') ?? 'BOOKED') as Bills) : 'BOOKED'
 
 /** The same as the API takes it, of a book, or of all, as it stands at a month. */
 export function queryOf<K extends Kind | 'GENERAL_LEDGER'>(
@@ -69,6 +77,7 @@ export function queryOf<K extends Kind | 'GENERAL_LEDGER'>(
     beside: asked.beside,
     ...(scope.book ? { book: scope.book } : {}),
     ...(kind === 'INCOME_STATEMENT' && asked.tax !== 'NET' ? { tax: asked.tax } : {}),
+    ...(asked.bills === 'SPREAD' ? { bills: asked.bills } : {}),
     ...(kind === 'OWN' ? { by: asked.by, measure: asked.measure, text: asked.text } : {}),
   } satisfies Omit<Query, 'kind'> & { kind: K }
 }

@@ -142,7 +142,7 @@ public class BudgetTest extends AppTest {
             .get("/api/reports?kind=INCOME_STATEMENT" + asked + h.current().bookId())
             .json()
             .at("/tables/0");
-    assertTrue(table.at("/columns/1/planned").asBoolean(), table.toString());
+    assertEquals(table.at("/columns/1/besides").asString(), "PLANNED", table.toString());
     String rows = table.path("rows").toString();
     assertTrue(rows.contains("[\"150.00\",\"200.00\"]"), rows);
     assertTrue(rows.contains("[\"0.00\",\"33.33\"]"), rows);

@@ -41,7 +41,7 @@ public class PackagesAndTablesTest extends AppTest {
           Map.entry("bankline", "batch bank_line bank_line_state line_link"),
           Map.entry(
               "journal",
-              "entry posting tag entry_tag account_month account_year closed_month journal_view"
+              "entry posting tag entry_tag served_months account_month account_year closed_month journal_view"
                   + " entry_template"),
           Map.entry("rules", "rule rule_account"),
           Map.entry("report", "kept_report"),

@@ -3,11 +3,18 @@ package org.yewledger.demo;
 import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.List;
+import org.yewledger.core.report.Span;
 
 /** What the Aldercotts plan to spend, from October 2025 on. */
 public final class DemoBudgets {
   public static final YearMonth FIRST = YearMonth.of(2025, 10);
   public static final YearMonth LAST = YearMonth.of(2026, 9);
+
+  /** Who is paid once for a whole year. */
+  public static final String YEARLY_BILL = "Hollin Mutual";
+
+  public static final Span YEARLY_BILL_SERVES =
+      new Span(YearMonth.of(2025, 11), YearMonth.of(2026, 10));
 
   private DemoBudgets() {}
 
@@ -42,7 +49,7 @@ public final class DemoBudgets {
         Planned.monthly("Internet and phone", "39.90"),
         Planned.monthly("Town rate", "118.30"),
         Planned.carried("House upkeep", "42.00"),
-        Planned.yearly("Insurance", "500.00"),
+        Planned.monthly("Insurance", "41.00"),
         Planned.monthly("Fuel", "110.00"),
         Planned.monthly("Bus and ferry", "30.00"),
         Planned.carried("Health", "40.00"),

@@ -64,9 +64,9 @@ public class BudgetsTest extends BrowserTest {
   @Test
   public void severalMonthsAreSpentTogetherAndAnOverlapIsSaid() {
     Page page = signedInAt("/plan?month=2026-08");
-    rows(page, "Insurance").click();
-    assertThat(year(page, "Insurance").getByRole(AriaRole.ROW).nth(1))
-        .containsText("500.00 to Sep");
+    rows(page, "Stalls").click();
+    assertThat(year(page, "Stalls").getByRole(AriaRole.ROW).nth(1))
+        .containsText("300.00 to Sep");
     page.keyboard().press("Enter");
     page.getByLabel("What may be spent, EUR").fill("60");
     button(page, "Plan it").click();
@@ -75,7 +75,7 @@ public class BudgetsTest extends BrowserTest {
     page.keyboard().press("Escape");
     assertThat(sum(page)).isVisible();
     page.keyboard().press("o");
-    assertThat(heading(page, "Insurance").first()).isVisible();
+    assertThat(heading(page, "Stalls").first()).isVisible();
     assertEquals(complaints(), List.of());
   }
 

@@ -25,7 +25,6 @@ import org.yewledger.app.chart.TaxRateService;
 import org.yewledger.app.currency.RateService;
 import org.yewledger.app.household.HouseholdFounding;
 import org.yewledger.app.journal.EntryStore;
-import org.yewledger.app.plan.Planning;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.rules.RuleService;
@@ -35,8 +34,6 @@ import org.yewledger.core.ledger.Book;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.money.ExchangeRates;
-import org.yewledger.core.plan.PlannedSpan;
-import org.yewledger.core.report.Span;
 import org.yewledger.core.rules.Condition;
 import org.yewledger.core.rules.Division;
 import org.yewledger.core.rules.Rule;
@@ -44,7 +41,6 @@ import org.yewledger.core.rules.TextMatch;
 import org.yewledger.core.rules.TextPlace;
 import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
-import org.yewledger.demo.DemoBudgets;
 import org.yewledger.demo.DemoRates;
 import org.yewledger.demo.DemoRules;
 import org.yewledger.demo.DemoRules.DemoRule;
@@ -65,7 +61,7 @@ class DemoHousehold implements ApplicationRunner {
   private final TaxRateService taxRates;
   private final BookService bookService;
   private final DemoMonths months;
-  private final Planning planning;
+  private final DemoPlans plans;
 
   DemoHousehold(
       HouseholdFounding founding,
@@ -76,7 +72,7 @@ class DemoHousehold implements ApplicationRunner {
       TaxRateService taxRates,
       BookService bookService,
       DemoMonths months,
-      Planning planning) {
+      DemoPlans plans) {
     this.founding = founding;
     this.entities = entities;
     this.entries = entries;
@@ -85,7 +81,7 @@ class DemoHousehold implements ApplicationRunner {
     this.taxRates = taxRates;
     this.bookService = bookService;
     this.months = months;
-    this.planning = planning;
+    this.plans = plans;
   }
 
   @Override
@@ -106,24 +102,7 @@ class DemoHousehold implements ApplicationRunner {
       rules.add(rule(rule, chart));
     }
     months.load(chart);
-    plan(chart);
-  }
-
-  private void plan(DemoChart chart) {
-    Span year = new Span(DemoBudgets.FIRST, DemoBudgets.LAST);
-    for (DemoBudgets.Planned planned : DemoBudgets.planned()) {
-      Account category = chart.account(planned.category());
-      Amount amount = Amount.of(planned.amount(), category.book().currency());
-      planning.plan(
-          category.id(),
-          year,
-          planned.yearly()
-              ? List.of(new PlannedSpan(year, amount))
-              : PlannedSpan.each(year, amount));
-      if (planned.carries()) {
-        planning.carry(category.id(), true);
-      }
-    }
+    plans.load(chart);
   }
 
   private DemoChart makeChart() {

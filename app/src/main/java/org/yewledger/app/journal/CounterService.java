@@ -26,14 +26,21 @@ class CounterService {
   private final EntryLocks locks;
   private final EntryReader reader;
   private final EntryStore store;
+  private final ServedMonths served;
   private final Acts acts;
 
   CounterService(
-      EntityManager entities, EntryLocks locks, EntryReader reader, EntryStore store, Acts acts) {
+      EntityManager entities,
+      EntryLocks locks,
+      EntryReader reader,
+      EntryStore store,
+      ServedMonths served,
+      Acts acts) {
     this.entities = entities;
     this.locks = locks;
     this.reader = reader;
     this.store = store;
+    this.served = served;
     this.acts = acts;
   }
 
@@ -72,6 +79,10 @@ class CounterService {
       stored.get(i).entry().counter(ids.get(i), how);
     }
     entities.flush();
+    // What is spread is taken back month by month.
+    for (int i = 0; i < ids.size(); i++) {
+      served.take(ids.get(i), stored.get(i).entry().id());
+    }
     return stored.stream().map(s -> s.entry().id()).toList();
   }
 

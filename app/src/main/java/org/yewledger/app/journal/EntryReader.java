@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.hibernate.Session;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.attachment.Attachments;
@@ -26,6 +27,7 @@ import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.ledger.PostingTax;
 import org.yewledger.core.ledger.Revision;
 import org.yewledger.core.reconcile.PostingState;
+import org.yewledger.core.report.Span;
 
 /** Reads entries with their postings, a page at a time, in a fixed number of queries. */
 @Component
@@ -58,9 +60,14 @@ public class EntryReader {
    * An entry with its postings.
    *
    * @param attachments how many files are attached to it
+   * @param serves the months that it serves, where they are not just its own
    */
   public record EntryView(
-      EntryEntity entry, List<PostingView> postings, List<String> tags, int attachments) {
+      EntryEntity entry,
+      List<PostingView> postings,
+      List<String> tags,
+      int attachments,
+      @Nullable Span serves) {
     public long no() {
       return entry.no();
     }
@@ -132,18 +139,21 @@ public class EntryReader {
   private final EntryTags tags;
   private final StatementDays statements;
   private final Attachments attachments;
+  private final ServedMonths served;
 
   EntryReader(
       EntityManager entities,
       ChartService charts,
       EntryTags tags,
       StatementDays statements,
-      Attachments attachments) {
+      Attachments attachments,
+      ServedMonths served) {
     this.entities = entities;
     this.charts = charts;
     this.tags = tags;
     this.statements = statements;
     this.attachments = attachments;
+    this.served = served;
   }
 
   @Transactional(readOnly = true)
@@ -215,6 +225,7 @@ public class EntryReader {
     List<UUID> ids = rows.stream().map(EntryEntity::id).toList();
     Map<UUID, List<String>> marked = tags.of(ids);
     Map<UUID, Integer> files = attachments.countsOf(ids);
+    Map<UUID, Span> serving = served.of(ids);
     return rows.stream()
         .map(entry ->
             new EntryView(
@@ -223,7 +234,8 @@ public class EntryReader {
                     .map(row -> view(row, days, chart))
                     .toList(),
                 marked.getOrDefault(entry.id(), List.of()),
-                files.getOrDefault(entry.id(), 0)))
+                files.getOrDefault(entry.id(), 0),
+                serving.get(entry.id())))
         .toList();
   }
 

@@ -47,6 +47,7 @@ public class EntryStore {
   private final JdbcClient jdbc;
   private final Payees payees;
   private final EntryTags tags;
+  private final ServedMonths served;
   private final HouseholdNumbers numbers;
   private final Acts acts;
   private final Clock clock;
@@ -56,6 +57,7 @@ public class EntryStore {
       JdbcClient jdbc,
       Payees payees,
       EntryTags tags,
+      ServedMonths served,
       HouseholdNumbers numbers,
       Acts acts,
       Clock clock) {
@@ -63,6 +65,7 @@ public class EntryStore {
     this.jdbc = jdbc;
     this.payees = payees;
     this.tags = tags;
+    this.served = served;
     this.numbers = numbers;
     this.acts = acts;
     this.clock = clock;
@@ -136,6 +139,7 @@ public class EntryStore {
         .params(household, ids)
         .update();
     tags.unmark(entryIds);
+    served.forget(entryIds);
     jdbc.sql("delete from entry where household_id = ? and id = any(?)")
         .params(household, ids)
         .update();

@@ -33,6 +33,8 @@ import org.yewledger.app.journal.JournalJson.RegisterTotalsJson;
 import org.yewledger.app.journal.QueryJson.QueryReadJson;
 import org.yewledger.app.journal.QuickEntryJson.QuickReadJson;
 import org.yewledger.app.journal.QuickEntryJson.QuickTypedJson;
+import org.yewledger.app.journal.ServedMonthsJson.ServeJson;
+import org.yewledger.app.journal.ServedMonthsJson.ServedJson;
 
 /** The journal of all accounts, and each account's register. */
 @RestController
@@ -47,6 +49,7 @@ class JournalController {
   private final QuickEntryService quick;
   private final EntryService entries;
   private final BulkService bulk;
+  private final ServingService serving;
   private final ChartService charts;
 
   JournalController(
@@ -59,6 +62,7 @@ class JournalController {
       QuickEntryService quick,
       EntryService entries,
       BulkService bulk,
+      ServingService serving,
       ChartService charts) {
     this.journal = journal;
     this.queries = queries;
@@ -69,6 +73,7 @@ class JournalController {
     this.quick = quick;
     this.entries = entries;
     this.bulk = bulk;
+    this.serving = serving;
     this.charts = charts;
   }
 
@@ -177,6 +182,20 @@ class JournalController {
   @ResponseStatus(HttpStatus.CREATED)
   EntryJson counter(@PathVariable UUID id, @Valid @RequestBody CounterJson wanted) {
     return journal.entry(counters.counter(id, wanted.version(), wanted.how(), wanted.date()));
+  }
+
+  /** What each month would bear of an entry that serves some. Changes nothing. */
+  @GetMapping("/api/entries/{id}/served-months")
+  ServedJson servedParts(
+      @PathVariable UUID id, @RequestParam YearMonth first, @RequestParam YearMonth last) {
+    return serving.parts(id, first, last);
+  }
+
+  /** Says which months an entry serves; reports and budgets can spread it over them. */
+  @PutMapping("/api/entries/{id}/served-months")
+  EntryJson serve(@PathVariable UUID id, @Valid @RequestBody ServeJson wanted) {
+    serving.serve(id, wanted);
+    return journal.entry(id);
   }
 
   /** Entries that may be the same thing booked twice, the likeliest first. */

@@ -6,6 +6,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
@@ -103,6 +104,8 @@ final class JournalJson {
    * @param state that of its least confirmed posting at a bank; null if it has none
    * @param atBank whether bank lines confirm it
    * @param attachments how many files are attached to it
+   * @param servesFrom the first month that it serves, {@code servesTo} the last, where they are not
+   *     just its own
    */
   record EntryJson(
       UUID id,
@@ -128,6 +131,8 @@ final class JournalJson {
       @Nullable PostingState state,
       boolean atBank,
       int attachments,
+      @Nullable YearMonth servesFrom,
+      @Nullable YearMonth servesTo,
       List<BookPostingsJson> books,
       String betweenBooks) {}
 

@@ -122,6 +122,8 @@ class JournalService {
         state(view),
         view.postings().stream().anyMatch(PostingView::atBank),
         view.attachments(),
+        view.serves() == null ? null : view.serves().first(),
+        view.serves() == null ? null : view.serves().last(),
         BookPostingsJson.of(postings),
         BetweenBooks.inWords(postings));
   }

@@ -35,6 +35,7 @@ class MergeService {
   private final LineLinks links;
   private final CounterService counters;
   private final Attachments attachments;
+  private final ServedMonths served;
   private final Acts acts;
 
   MergeService(
@@ -45,6 +46,7 @@ class MergeService {
       LineLinks links,
       CounterService counters,
       Attachments attachments,
+      ServedMonths served,
       Acts acts) {
     this.jdbc = jdbc;
     this.locks = locks;
@@ -53,6 +55,7 @@ class MergeService {
     this.links = links;
     this.counters = counters;
     this.attachments = attachments;
+    this.served = served;
     this.acts = acts;
   }
 
@@ -115,6 +118,7 @@ class MergeService {
             links.confirmInstead(
                 gone.postings().get(from).id(), kept.postings().get(to).id(), kept.entry().id()));
     attachments.moveAll(goes.id(), stays.id());
+    served.take(goes.id(), stays.id());
     entries.remove(List.of(goes.id()));
   }
 

@@ -24,8 +24,10 @@ final class BudgetJson {
    *
    * @param planned whether anything is planned for it in the month
    * @param carries whether what is left goes on to the next month
+   * @param spread what of it are parts of bills that serve several months
    * @param year what is planned in the fiscal year
-   * @param days on which something was booked, in their order
+   * @param days on which something was booked, in their order; parts of bills of other months on
+   *     the first
    */
   record BudgetRowJson(
       UUID accountId,
@@ -33,6 +35,7 @@ final class BudgetJson {
       boolean planned,
       boolean carries,
       BudgetFiguresJson month,
+      BigDecimal spread,
       BigDecimal year,
       List<BookedOnJson> days) {}
 

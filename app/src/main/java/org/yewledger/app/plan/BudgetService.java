@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -28,15 +29,18 @@ import org.yewledger.app.plan.BudgetJson.PlannedYearJson;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.report.PeriodTotals;
 import org.yewledger.app.report.ReportAsked.Tax;
+import org.yewledger.app.report.SpreadBills;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.FiscalYear;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.plan.BookedDays;
 import org.yewledger.core.plan.Budget;
 import org.yewledger.core.plan.BudgetSheet;
 import org.yewledger.core.plan.PlannedSpan;
 import org.yewledger.core.report.AccountTotals;
 import org.yewledger.core.report.Span;
+import org.yewledger.core.report.SpreadBill;
 
 /** Loads what budgets are held against, and lays them out. */
 @Service
@@ -44,12 +48,19 @@ class BudgetService {
   private final ChartService charts;
   private final Budgets budgets;
   private final PeriodTotals totals;
+  private final SpreadBills bills;
   private final HouseholdDays days;
 
-  BudgetService(ChartService charts, Budgets budgets, PeriodTotals totals, HouseholdDays days) {
+  BudgetService(
+      ChartService charts,
+      Budgets budgets,
+      PeriodTotals totals,
+      SpreadBills bills,
+      HouseholdDays days) {
     this.charts = charts;
     this.budgets = budgets;
     this.totals = totals;
+    this.bills = bills;
     this.days = days;
   }
 
@@ -78,27 +89,23 @@ class BudgetService {
     List<Budget> all = budgets.of(categories);
     CurrencyUnit base = book.toBook().currency();
     Span year = fiscalYear(book, month);
-    BudgetSheet sheet =
-        BudgetSheet.of(
-            base,
-            month,
-            year,
-            all,
-            booked(categories, new Span(BudgetSheet.reachesBackTo(month, all), month)));
-    Map<UUID, Map<LocalDate, Long>> byDay = budgets.bookedByDay(categories, month);
+    Span since = new Span(BudgetSheet.reachesBackTo(month, all), month);
+    List<SpreadBills.Of> spread = bills.touching(categories, since, Tax.NET);
+    BudgetSheet sheet = BudgetSheet.of(base, month, year, all, booked(categories, since, spread));
+    Map<UUID, Map<LocalDate, Amount>> byDay = budgets.bookedByDay(categories, month);
     return new BudgetBookJson(
         book.id(),
         book.name(),
         base.getCode(),
         year.first(),
         year.last(),
-        groups(sheet, chart, byDay),
+        groups(sheet, chart, row -> json(row, month, byDay, spread)),
         json(sheet.all()),
         sheet.year().decimal());
   }
 
   private static List<BudgetGroupJson> groups(
-      BudgetSheet sheet, Chart chart, Map<UUID, Map<LocalDate, Long>> byDay) {
+      BudgetSheet sheet, Chart chart, Function<BudgetSheet.Row, BudgetRowJson> json) {
     Map<String, List<BudgetSheet.Row>> byGroup =
         sheet.rows().stream()
             .collect(
@@ -111,16 +118,21 @@ class BudgetService {
             new BudgetGroupJson(
                 group.getKey(),
                 sheet.leftOf(group.getValue()).decimal(),
-                group.getValue().stream()
-                    .map(row -> json(row, byDay.getOrDefault(row.category().id(), Map.of())))
-                    .toList()))
+                group.getValue().stream().map(json).toList()))
         .toList();
   }
 
-  /** A hundred years at most, as every span. */
-  private BiFunction<Account, YearMonth, Amount> booked(List<Account> categories, Span months) {
+  /**
+   * A hundred years at most, as every span.
+   *
+   * @param spread the bills that stand in the months they serve
+   */
+  private BiFunction<Account, YearMonth, Amount> booked(
+      List<Account> categories, Span months, List<SpreadBills.Of> spread) {
     Map<UUID, AccountTotals> byId =
-        totals.within(categories, months.first(), months.last(), Tax.NET).stream()
+        SpreadBills.spread(
+                totals.within(categories, months.first(), months.last(), Tax.NET), months, spread)
+            .stream()
             .collect(Collectors.toMap(t -> t.account().id(), t -> t));
     return (category, month) -> {
       AccountTotals of = byId.get(category.id());
@@ -130,19 +142,30 @@ class BudgetService {
     };
   }
 
-  private static BudgetRowJson json(BudgetSheet.Row row, Map<LocalDate, Long> byDay) {
+  private static BudgetRowJson json(
+      BudgetSheet.Row row,
+      YearMonth month,
+      Map<UUID, Map<LocalDate, Amount>> byDay,
+      List<SpreadBills.Of> spread) {
     Account category = row.category();
-    CurrencyUnit base = category.book().currency();
+    List<SpreadBill> bills =
+        spread.stream()
+            .map(SpreadBills.Of::bill)
+            .filter(bill -> bill.category().id().equals(category.id()))
+            .toList();
     return new BudgetRowJson(
         category.id(),
         category.name(),
         row.planned(),
         row.carries(),
         json(row.month()),
+        Amount.sum(category.book().currency(), bills.stream().map(bill -> bill.in(month)).toList())
+            .decimal(),
         row.year().decimal(),
-        byDay.entrySet().stream()
-            .map(day ->
-                new BookedOnJson(day.getKey(), Amount.ofMinor(day.getValue(), base).decimal()))
+        BookedDays.spread(month, byDay.getOrDefault(category.id(), Map.of()), bills)
+            .entrySet()
+            .stream()
+            .map(day -> new BookedOnJson(day.getKey(), day.getValue().decimal()))
             .toList());
   }
 
@@ -161,7 +184,9 @@ class BudgetService {
     Account category = chart.account(accountId);
     Span year = fiscalYear(chart.book(category.bookId()), month);
     Budget budget = budgets.of(List.of(category)).getFirst();
-    var booked = booked(List.of(category), new Span(year.first().minusMonths(12), year.last()));
+    Span both = new Span(year.first().minusMonths(12), year.last());
+    List<Account> only = List.of(category);
+    var booked = booked(only, both, bills.touching(only, both, Tax.NET));
     return new PlannedYearJson(
         accountId,
         IntStream.range(0, year.months())

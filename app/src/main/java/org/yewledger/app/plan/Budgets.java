@@ -12,6 +12,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -152,8 +154,10 @@ class Budgets implements PlannedTotals {
   }
 
   /** What was spent on each category on each day of a month, by their days. */
-  Map<UUID, Map<LocalDate, Long>> bookedByDay(List<Account> categories, YearMonth month) {
-    Map<UUID, Map<LocalDate, Long>> booked = new HashMap<>();
+  Map<UUID, Map<LocalDate, Amount>> bookedByDay(List<Account> categories, YearMonth month) {
+    Map<UUID, Account> byId =
+        categories.stream().collect(Collectors.toMap(Account::id, Function.identity()));
+    Map<UUID, Map<LocalDate, Amount>> booked = new HashMap<>();
     jdbc.sql(
             """
             select account_id, date, sum(base_minor)::bigint from posting
@@ -161,14 +165,15 @@ class Budgets implements PlannedTotals {
              group by account_id, date order by date\
             """)
         .param("household", SignedIn.now().householdId())
-        .param("accounts", categories.stream().map(Account::id).toArray(UUID[]::new))
+        .param("accounts", byId.keySet().toArray(UUID[]::new))
         .param("first", Date.valueOf(month.atDay(1)))
         .param("last", Date.valueOf(month.atEndOfMonth()))
         .query(row -> {
+          UUID id = Objects.requireNonNull(row.getObject(1, UUID.class));
+          CurrencyUnit base = Objects.requireNonNull(byId.get(id)).book().currency();
           booked
-              .computeIfAbsent(
-                  Objects.requireNonNull(row.getObject(1, UUID.class)), id -> new LinkedHashMap<>())
-              .put(row.getObject(2, LocalDate.class), row.getLong(3));
+              .computeIfAbsent(id, of -> new LinkedHashMap<>())
+              .put(row.getObject(2, LocalDate.class), Amount.ofMinor(row.getLong(3), base));
         });
     return booked;
   }

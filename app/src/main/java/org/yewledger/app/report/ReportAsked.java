@@ -23,6 +23,7 @@ import org.yewledger.core.report.Span.Named;
  * @param every what each column is about; a month alone, a year alone, or all in one
  * @param beside what it is seen beside, where all is in one column
  * @param book null for every book, and all together
+ * @param bills whether bills stand in the months they serve; as booked if it is not said
  * @param by what the rows of an own report are; categories if it is not said
  * @param measure what an own report adds up; expenses if it is not said
  * @param text a journal query for the entries of an own report; all if it is not said
@@ -37,6 +38,7 @@ public record ReportAsked(
     @NotNull Beside beside,
     @Nullable UUID book,
     @Nullable Tax tax,
+    @Nullable Bills bills,
     @Nullable By by,
     @Nullable Measure measure,
     @Nullable @Size(max = QueryText.LONGEST) String text) {
@@ -50,6 +52,14 @@ public record ReportAsked(
     TAX
   }
 
+  /** Where the entries stand that serve several months. */
+  public enum Bills {
+    /** In the month of the entry. */
+    BOOKED,
+    /** In even parts, in each month that they serve. */
+    SPREAD
+  }
+
   /** A span of a book's months. */
   public static ReportAsked of(UUID book, Span span, Every every, Beside beside) {
     return new ReportAsked(
@@ -60,6 +70,7 @@ public record ReportAsked(
         every,
         beside,
         book,
+        null,
         null,
         null,
         null,
@@ -89,6 +100,10 @@ public record ReportAsked(
     return tax == null ? Tax.NET : tax;
   }
 
+  boolean spreadsBills() {
+    return bills == Bills.SPREAD;
+  }
+
   /** Whether the second column is what the first is seen beside. */
   boolean isBeside() {
     return every == Every.WHOLE && beside != Beside.NOTHING;
@@ -96,6 +111,10 @@ public record ReportAsked(
 
   boolean isBesideBudget() {
     return every == Every.WHOLE && beside == Beside.BUDGET;
+  }
+
+  boolean isBesideBooked() {
+    return every == Every.WHOLE && beside == Beside.BOOKED;
   }
 
   /** The spans of the columns. */

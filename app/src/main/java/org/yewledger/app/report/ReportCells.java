@@ -78,6 +78,6 @@ final class ReportCells {
         span.first().equals(span.last())
             ? span.first().toString()
             : span.first() + ".." + span.last();
-    return span.planned() ? months + " planned" : months;
+    return span.inWords() == null ? months : months + " " + span.inWords();
   }
 }

@@ -1,6 +1,7 @@
 package org.yewledger.app.report;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import java.util.UUID;
@@ -13,9 +14,21 @@ public final class ReportJson {
   /**
    * The months that a column is about; of balances, those up to its last day.
    *
-   * @param planned whether it tells what was planned for them
+   * @param besides what it tells of them beside the first column; null of what was asked for
    */
-  public record ReportColumnJson(YearMonth first, YearMonth last, boolean planned) {}
+  public record ReportColumnJson(YearMonth first, YearMonth last, @Nullable Besides besides) {
+    /** In words, where it is not told by its months. */
+    @Nullable String inWords() {
+      return besides == null ? null : besides == Besides.PLANNED ? "planned" : "booked";
+    }
+  }
+
+  /** What a second column tells of the same months. */
+  public enum Besides {
+    PLANNED,
+    /** As it stands in the books, where the first column spreads bills. */
+    BOOKED
+  }
 
   /** What a row of a report is. */
   public enum RowLook {
@@ -86,6 +99,7 @@ public final class ReportJson {
    * @param balances whether both sides of a balance sheet are equal; null of other reports
    * @param drawn what a drawing shows of an own report; null of other reports
    * @param rates of accounts in other currencies
+   * @param spread the bills that are spread, and are booked in its months or serve any of them
    */
   public record ReportTableJson(
       YearMonth first,
@@ -97,7 +111,27 @@ public final class ReportJson {
       List<ReportRowJson> rows,
       @Nullable Boolean balances,
       @Nullable ReportDrawnJson drawn,
-      List<ReportRateJson> rates) {}
+      List<ReportRateJson> rates,
+      List<ReportSpreadJson> spread) {}
+
+  /**
+   * A bill that is spread.
+   *
+   * @param amount all of it; above zero if it goes the usual way of its category
+   * @param first the first month that it serves, {@code last} the last
+   * @param within what the span of the report bears of it
+   */
+  public record ReportSpreadJson(
+      UUID entryId,
+      long no,
+      LocalDate date,
+      String payee,
+      UUID accountId,
+      String accountName,
+      BigDecimal amount,
+      YearMonth first,
+      YearMonth last,
+      BigDecimal within) {}
 
   /**
    * @param first the span that the report is about, however it was asked for: that of all tables

@@ -4,10 +4,12 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
+import org.yewledger.app.report.ReportJson.Besides;
 import org.yewledger.app.report.ReportJson.ReportColumnJson;
 import org.yewledger.app.report.ReportJson.ReportPageJson;
 import org.yewledger.app.report.ReportJson.ReportRateJson;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
+import org.yewledger.app.report.ReportJson.ReportSpreadJson;
 import org.yewledger.app.report.ReportJson.ReportTableJson;
 import org.yewledger.app.report.ReportService.Kind;
 import org.yewledger.core.entry.Formats;
@@ -44,6 +46,7 @@ public final class ReportPaper {
     for (ReportTableJson table : page.tables()) {
       parts.add(new Head("%s, %s".formatted(kind.inWords(), table.bookName()), paper.about(table)));
       parts.add(paper.table(table));
+      table.spread().forEach(bill -> parts.add(new Note(paper.inWords(bill, table.currency()))));
       table.rates().forEach(rate -> parts.add(new Note(paper.inWords(rate, table.currency()))));
     }
     return parts;
@@ -53,6 +56,18 @@ public final class ReportPaper {
     return kind.flows()
         ? formats.write(table.first(), table.last())
         : "at the end of " + formats.write(table.last());
+  }
+
+  private String inWords(ReportSpreadJson bill, String base) {
+    CurrencyUnit currency = CurrencyUnit.of(base);
+    return "%s, %s: %s booked on %s serves %s; %s of it is here."
+        .formatted(
+            bill.payee(),
+            bill.accountName(),
+            written(bill.amount(), currency),
+            formats.write(bill.date()),
+            formats.write(bill.first(), bill.last()),
+            written(bill.within(), currency));
   }
 
   private String inWords(ReportRateJson rate, String base) {
@@ -94,8 +109,8 @@ public final class ReportPaper {
   }
 
   private String head(ReportColumnJson span) {
-    if (span.planned()) {
-      return "Planned";
+    if (span.besides() != null) {
+      return span.besides() == Besides.PLANNED ? "Planned" : "Booked";
     }
     return kind.flows() ? formats.write(span.first(), span.last()) : formats.write(span.last());
   }

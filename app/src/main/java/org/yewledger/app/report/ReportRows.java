@@ -3,9 +3,11 @@ package org.yewledger.app.report;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
+import org.yewledger.app.report.ReportJson.ReportSpreadJson;
 import org.yewledger.app.report.ReportJson.RowLook;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
@@ -13,6 +15,8 @@ import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.BalanceSheet;
 import org.yewledger.core.report.CashFlow;
 import org.yewledger.core.report.IncomeStatement;
+import org.yewledger.core.report.Span;
+import org.yewledger.core.report.SpreadBill;
 import org.yewledger.core.report.TaxForm;
 
 /** Lays reports out in rows. */
@@ -27,6 +31,27 @@ final class ReportRows {
   private ReportRows(Chart chart, boolean beside) {
     this.chart = chart;
     this.beside = beside;
+  }
+
+  /**
+   * @param span the report's
+   */
+  static ReportSpreadJson of(SpreadBills.Of of, Span span) {
+    SpreadBill bill = of.bill();
+    Account category = bill.category();
+    UnaryOperator<Amount> told =
+        amount -> category.accountClass() == AccountClass.INCOME ? amount.negated() : amount;
+    return new ReportSpreadJson(
+        of.entryId(),
+        of.no(),
+        bill.booked(),
+        of.payee(),
+        category.id(),
+        category.name(),
+        told.apply(bill.amount()).decimal(),
+        bill.serves().first(),
+        bill.serves().last(),
+        told.apply(bill.within(span)).decimal());
   }
 
   static List<ReportRowJson> of(IncomeStatement statement, Chart chart, boolean beside) {

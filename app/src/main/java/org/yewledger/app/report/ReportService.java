@@ -17,6 +17,7 @@ import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.report.ReportAsked.Tax;
+import org.yewledger.app.report.ReportJson.Besides;
 import org.yewledger.app.report.ReportJson.ReportColumnJson;
 import org.yewledger.app.report.ReportJson.ReportDrawnJson;
 import org.yewledger.app.report.ReportJson.ReportPageJson;
@@ -24,13 +25,11 @@ import org.yewledger.app.report.ReportJson.ReportRowJson;
 import org.yewledger.app.report.ReportJson.ReportTableJson;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.FiscalYear;
 import org.yewledger.core.report.AccountTotals;
 import org.yewledger.core.report.BalanceSheet;
 import org.yewledger.core.report.CashFlow;
-import org.yewledger.core.report.IncomeStatement;
 import org.yewledger.core.report.Span;
 import org.yewledger.core.report.TaxForm;
 
@@ -41,19 +40,19 @@ public class ReportService {
   private final PeriodTotals totals;
   private final OwnReports own;
   private final RatesUsed rates;
-  private final PlannedTotals planned;
+  private final IncomeStatements statements;
 
   ReportService(
       ChartService charts,
       PeriodTotals totals,
       OwnReports own,
       RatesUsed rates,
-      PlannedTotals planned) {
+      IncomeStatements statements) {
     this.charts = charts;
     this.totals = totals;
     this.own = own;
     this.rates = rates;
-    this.planned = planned;
+    this.statements = statements;
   }
 
   /** The reports that are laid out in columns of spans. */
@@ -95,16 +94,12 @@ public class ReportService {
    * A report of each book, or of the chosen one, and of all books as one where they have one
    * currency. Cost: one query over the kept totals.
    *
-   * @throws Refusal {@code no-budget-beside}, or as {@link Span} does
+   * @throws Refusal {@code no-budget-beside}, {@code no-bills-to-spread}, {@code no-booked-beside},
+   *     or as {@link Span} does
    */
   @Transactional(readOnly = true)
   public ReportPageJson report(Kind kind, ReportAsked asked) {
-    if (asked.isBesideBudget() && kind != Kind.INCOME_STATEMENT) {
-      throw Refusal.ofField(
-          "no-budget-beside",
-          "beside",
-          "Only the income statement is seen beside the budget. See this report beside another time.");
-    }
+    requireFitting(kind, asked);
     Chart chart = charts.chart();
     List<ReportTableJson> tables =
         all(chart, asked).stream()
@@ -124,6 +119,27 @@ public class ReportService {
         tables);
   }
 
+  private static void requireFitting(Kind kind, ReportAsked asked) {
+    if (asked.isBesideBudget() && kind != Kind.INCOME_STATEMENT) {
+      throw Refusal.ofField(
+          "no-budget-beside",
+          "beside",
+          "Only the income statement is seen beside the budget. See this report beside another time.");
+    }
+    if (asked.spreadsBills() && kind != Kind.INCOME_STATEMENT) {
+      throw Refusal.ofField(
+          "no-bills-to-spread",
+          "bills",
+          "Only the income statement spreads bills over the months they serve.");
+    }
+    if (asked.isBesideBooked() && !asked.spreadsBills()) {
+      throw Refusal.ofField(
+          "no-booked-beside",
+          "beside",
+          "These are the figures as booked. Spread the bills to see both side by side.");
+    }
+  }
+
   /** A tax form is of a book whose categories say which line they belong to. */
   private static boolean has(Kind kind, Of of, Chart chart) {
     return kind != Kind.TAX_FORM
@@ -134,7 +150,11 @@ public class ReportService {
   private ReportTableJson table(Kind kind, Chart chart, ReportAsked asked, Of of) {
     Span span = asked.span(of.fiscalStart());
     List<Span> columns = asked.columns(of.fiscalStart());
-    Laid laid = laid(kind, chart, asked, of, columns);
+    List<SpreadBills.Of> spread =
+        kind == Kind.INCOME_STATEMENT
+            ? statements.spread(asked, of.accounts(), columns)
+            : List.of();
+    Laid laid = laid(kind, chart, asked, of, columns, spread);
     return new ReportTableJson(
         span.first(),
         span.last(),
@@ -147,7 +167,8 @@ public class ReportService {
         laid.drawn(),
         kind.flows()
             ? rates.ofEntries(of.accounts(), columns)
-            : rates.ofBalances(of.accounts(), columns));
+            : rates.ofBalances(of.accounts(), columns),
+        spread.stream().map(bill -> ReportRows.of(bill, span)).toList());
   }
 
   /** The second is planned where that is what the first is seen beside. */
@@ -155,8 +176,15 @@ public class ReportService {
     return IntStream.range(0, columns.size())
         .mapToObj(i ->
             new ReportColumnJson(
-                columns.get(i).first(), columns.get(i).last(), i == 1 && asked.isBesideBudget()))
+                columns.get(i).first(), columns.get(i).last(), i == 1 ? besides(asked) : null))
         .toList();
+  }
+
+  private static @Nullable Besides besides(ReportAsked asked) {
+    if (asked.isBesideBudget()) {
+      return Besides.PLANNED;
+    }
+    return asked.isBesideBooked() ? Besides.BOOKED : null;
   }
 
   /**
@@ -170,15 +198,18 @@ public class ReportService {
     }
   }
 
-  private Laid laid(Kind kind, Chart chart, ReportAsked asked, Of of, List<Span> columns) {
+  private Laid laid(
+      Kind kind,
+      Chart chart,
+      ReportAsked asked,
+      Of of,
+      List<Span> columns,
+      List<SpreadBills.Of> spread) {
     List<AccountTotals> loaded = loaded(kind, asked, columns, of);
     boolean beside = asked.isBeside();
     return switch (kind) {
       case INCOME_STATEMENT -> {
-        var statement =
-            asked.isBesideBudget()
-                ? besideBudget(of, columns.getFirst(), loaded)
-                : IncomeStatement.of(of.currency(), columns, loaded);
+        var statement = statements.of(asked, of.currency(), columns, loaded, spread);
         yield Laid.of(ReportRows.of(statement, chart, beside));
       }
       case CASH_FLOW -> {
@@ -208,19 +239,10 @@ public class ReportService {
     };
   }
 
-  private IncomeStatement besideBudget(Of of, Span span, List<AccountTotals> loaded) {
-    List<Account> categories =
-        of.accounts().stream().filter(a -> a.accountClass() == AccountClass.EXPENSE).toList();
-    List<AccountTotals> plan = planned.planned(categories, span);
-    return IncomeStatement.of(of.currency(), List.of(span), loaded)
-        .beside(IncomeStatement.of(of.currency(), List.of(span), plan));
-  }
-
   /** Balances also need the fiscal year of the first column, which its result is told by. */
   private List<AccountTotals> loaded(Kind kind, ReportAsked asked, List<Span> columns, Of of) {
-    YearMonth first =
-        columns.stream().map(Span::first).min(Comparator.naturalOrder()).orElseThrow();
-    YearMonth last = columns.stream().map(Span::last).max(Comparator.naturalOrder()).orElseThrow();
+    YearMonth first = Span.around(columns).first();
+    YearMonth last = Span.around(columns).last();
     return switch (kind) {
       case OWN -> List.of();
       case INCOME_STATEMENT -> totals.within(of.accounts(), first, last, asked.taxOrNet());

@@ -11,6 +11,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.AccountTotals;
+import org.yewledger.core.report.EvenParts;
 import org.yewledger.core.report.Span;
 
 /**
@@ -115,18 +116,12 @@ public record Budget(Account of, boolean carries, List<PlannedSpan> spans) {
       for (int i = 0; i < many; i++) {
         YearMonth month = one.span().first().plusMonths(i);
         if (months.contains(month)) {
-          minor[(int) months.first().until(month, ChronoUnit.MONTHS)] += part(one, i, many);
+          minor[(int) months.first().until(month, ChronoUnit.MONTHS)] +=
+              EvenParts.of(one.amount().minor(), i, many);
         }
       }
     }
     return new AccountTotals(of, 0, months.first(), minor);
-  }
-
-  /** All parts together are the whole. */
-  private static long part(PlannedSpan of, int at, int many) {
-    long whole = of.amount().minor();
-    return Math.floorDiv(Math.multiplyExact(whole, at + 1L), many)
-        - Math.floorDiv(Math.multiplyExact(whole, (long) at), many);
   }
 
   /** What is planned in the spans that begin within some months. */

@@ -2,6 +2,7 @@ package org.yewledger.core.report;
 
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
@@ -44,6 +45,25 @@ public final class AccountTotals {
   /** What stands on it at the end of a month, all before it included. */
   public Amount through(YearMonth month) {
     return Amount.ofMinor(minor(month), currency());
+  }
+
+  /**
+   * The same with bills in the months that they serve, not in those that they were booked in.
+   *
+   * @param months all that are told apart
+   * @param bills of the account; those that touch none of the months change nothing
+   */
+  public AccountTotals spread(Span months, List<SpreadBill> bills) {
+    long[] minor = new long[months.months()];
+    for (int i = 0; i < minor.length; i++) {
+      YearMonth month = months.first().plusMonths(i);
+      Amount all = within(new Span(month, month));
+      for (SpreadBill bill : bills) {
+        all = all.plus(bill.moves(month));
+      }
+      minor[i] = all.minor();
+    }
+    return new AccountTotals(account, runningMinor[0], months.first(), minor);
   }
 
   private CurrencyUnit currency() {

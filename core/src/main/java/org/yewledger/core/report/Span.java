@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.FiscalYear;
@@ -50,7 +51,9 @@ public record Span(YearMonth first, YearMonth last) {
     /** The same months of the year before. */
     YEAR_BEFORE,
     /** The same months as they were planned. */
-    BUDGET
+    BUDGET,
+    /** The same months as they were booked, where bills are spread. */
+    BOOKED
   }
 
   /**
@@ -81,6 +84,13 @@ public record Span(YearMonth first, YearMonth last) {
       case YEAR -> new Span(month.withMonth(1), month.withMonth(12));
       case FISCAL_YEAR -> new Span(YearMonth.from(fiscal.first()), YearMonth.from(fiscal.last()));
     };
+  }
+
+  /** From the first month of any to the last month of any, one at least. */
+  public static Span around(List<Span> spans) {
+    return new Span(
+        spans.stream().map(Span::first).min(Comparator.naturalOrder()).orElseThrow(),
+        spans.stream().map(Span::last).max(Comparator.naturalOrder()).orElseThrow());
   }
 
   public int months() {
@@ -137,11 +147,11 @@ public record Span(YearMonth first, YearMonth last) {
     };
   }
 
-  /** What it is seen beside; itself where that is nothing, or its plan. */
+  /** What it is seen beside; itself where that is nothing, its plan, or what was booked. */
   public Span beside(Beside beside) {
     long back =
         switch (beside) {
-          case NOTHING, BUDGET -> 0;
+          case NOTHING, BUDGET, BOOKED -> 0;
           case BEFORE -> months();
           case YEAR_BEFORE -> 12;
         };
