@@ -31,6 +31,8 @@ public class ArchitectureTest {
             // Patterns that cannot hang, and many texts found at once.
             "com.google.re2j..",
             "com.hankcs.algorithm..",
+            // Recurrence rules by RFC 5545.
+            "org.dmfs.rfc5545..",
             "org.jspecify..")
         .check(core);
   }
