@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.rules.Rule;
+import org.yewledger.core.schedule.DueItem;
 
 /** The facts that support a proposal, as data: how they are told is a matter of the interface. */
 public sealed interface Evidence {
@@ -30,6 +31,7 @@ public sealed interface Evidence {
       case NearlyStands nearly -> false;
       case OtherHalf half -> !half.rivalled() && half.named();
       case RuleFits fits -> fits.trouble() == null && !fits.atRateOfTheDay();
+      case IsDue due -> due.named() && due.expected() && !due.rivalled();
       case BookedBefore before -> before.always() && before.likeTexts().isEmpty();
       case None none -> false;
     };
@@ -107,6 +109,17 @@ public sealed interface Evidence {
    * @param atRateOfTheDay whether what arrives in another currency is worked out, and a guess
    */
   record RuleFits(Rule rule, @Nullable Refusal trouble, boolean atRateOfTheDay)
+      implements Evidence {}
+
+  /**
+   * A due item of the line's account is expected about now.
+   *
+   * @param daysApart by how many days the line is after it, below zero if before
+   * @param named whether the line's text tells its payee
+   * @param expected whether the amount is one that is expected
+   * @param rivalled whether another item, or another line, is as likely
+   */
+  record IsDue(DueItem item, int daysApart, boolean named, boolean expected, boolean rivalled)
       implements Evidence {}
 
   /**

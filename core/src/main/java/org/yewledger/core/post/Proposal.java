@@ -42,6 +42,7 @@ public record Proposal(
     }
     return switch (evidence) {
       case Evidence.RuleFits fits -> new Because(reason, fits.rule().id());
+      case Evidence.IsDue due -> new Because(reason, null);
       case Evidence.BookedBefore before -> new Because(reason, null);
       default -> Because.OF_AN_ANSWER;
     };

@@ -28,6 +28,7 @@ public final class Proposer {
   private final Map<OnAccount, List<OpenPosting>> open = new HashMap<>();
   private final Map<Integer, Evidence> known = new HashMap<>();
   private final Map<Integer, Evidence.OtherHalf> halves;
+  private final Map<Integer, Evidence.IsDue> due;
   private final Map<UUID, WaitingLine> byId = new HashMap<>();
   private final Map<UUID, Optional<Rule>> rules = new HashMap<>();
 
@@ -49,6 +50,7 @@ public final class Proposer {
         IntStream.range(0, lines.size()).filter(at -> !known.containsKey(at)).boxed().toList();
     halves =
         OwnTransfers.of(lines, free, situation.tails(), situation.rates(), this::isForACategory);
+    due = DueLines.of(situation, free.stream().filter(this::isUnexplained).toList(), words);
   }
 
   /** One proposal for each line, in the order of the lines. */
@@ -67,6 +69,10 @@ public final class Proposer {
     if (half != null) {
       return proposal(waiting, Reason.OWN_TRANSFER, transfer(waiting, half), half);
     }
+    Evidence.IsDue expected = due.get(place);
+    if (expected != null) {
+      return proposal(waiting, Reason.DUE, DueLines.booking(waiting, expected), expected);
+    }
     return rule(waiting)
         .map(rule -> {
           ByRule.Booked booked = ByRule.of(rule, waiting, situation);
@@ -77,6 +83,10 @@ public final class Proposer {
                 .map(habit ->
                     proposal(waiting, Reason.LAST_TIME, habit.booking(), habit.evidence())))
         .orElseGet(() -> proposal(waiting, Reason.OPEN_QUESTION, null, new Evidence.None()));
+  }
+
+  private boolean isUnexplained(int place) {
+    return !halves.containsKey(place) && rule(situation.lines().get(place)).isEmpty();
   }
 
   private Optional<LastTime.Habit> lastTime(WaitingLine waiting) {

@@ -10,7 +10,7 @@ public enum Reason {
   /** It is one half of a transfer between accounts of one's own whose other half waits too. */
   OWN_TRANSFER,
   RULE,
-  /** It was expected; nothing is, until there are schedules. */
+  /** It was expected, by a schedule. */
   DUE,
   /** The payee was booked so before. */
   LAST_TIME,

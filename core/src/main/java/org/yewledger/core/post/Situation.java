@@ -8,6 +8,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.ExchangeRates;
 import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.RuleBook;
+import org.yewledger.core.schedule.DueItem;
 
 /**
  * All that bears on how waiting lines are booked. Proposals follow from it and from nothing else.
@@ -20,6 +21,7 @@ import org.yewledger.core.rules.RuleBook;
  * @param rates for transfers across currencies
  * @param past how payees were booked before, by the {@linkplain LastingWords lasting words} of the
  *     lines that they are known by
+ * @param due items of schedules that are expected
  */
 public record Situation(
     List<WaitingLine> lines,
@@ -28,7 +30,8 @@ public record Situation(
     Map<UUID, Account> accounts,
     Map<UUID, String> tails,
     ExchangeRates rates,
-    Map<String, Past> past) {
+    Map<String, Past> past,
+    List<DueItem> due) {
   public Situation {
     lines = List.copyOf(lines);
     open = List.copyOf(open);
@@ -36,6 +39,19 @@ public record Situation(
     accounts = Map.copyOf(accounts);
     tails = Map.copyOf(tails);
     past = Map.copyOf(past);
+    due = List.copyOf(due);
+  }
+
+  /** Where nothing is due. */
+  public Situation(
+      List<WaitingLine> lines,
+      List<OpenPosting> open,
+      Map<UUID, RuleBook> rules,
+      Map<UUID, Account> accounts,
+      Map<UUID, String> tails,
+      ExchangeRates rates,
+      Map<String, Past> past) {
+    this(lines, open, rules, accounts, tails, rates, past, List.of());
   }
 
   /** How the payee of a line was booked before, if its text tells it. */

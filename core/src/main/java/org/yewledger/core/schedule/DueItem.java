@@ -1,0 +1,46 @@
+package org.yewledger.core.schedule;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One expected occurrence of a schedule.
+ *
+ * @param nominal the day that the rule gives it, by which it is known
+ * @param due the day that it is due on
+ * @param window so many days before or after it, an entry or a line can still be it
+ * @param reason why it is skipped
+ * @param entry the entry that it is
+ */
+public record DueItem(
+    Schedule schedule,
+    LocalDate nominal,
+    LocalDate due,
+    int window,
+    State state,
+    String reason,
+    @Nullable Standing entry) {
+
+  /** How an item stands on a day. */
+  public enum State {
+    /** It is due today or later. */
+    COMING,
+    /** Its day is over, and nothing in the books is it. */
+    OVERDUE,
+    ENTERED,
+    SKIPPED
+  }
+
+  /** Whether it is still expected. */
+  public boolean isExpected() {
+    return state == State.COMING || state == State.OVERDUE;
+  }
+
+  /** By how many days a day is after it, below zero if before; empty beyond its window. */
+  public Optional<Integer> apart(LocalDate day) {
+    int days = (int) ChronoUnit.DAYS.between(due, day);
+    return Math.abs(days) <= window ? Optional.of(days) : Optional.empty();
+  }
+}
