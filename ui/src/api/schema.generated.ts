@@ -13,7 +13,7 @@ export interface paths {
         };
         get: operations["accounts"];
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -28,7 +28,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["account"];
-        put: operations["change_5"];
+        put: operations["change_6"];
         post?: never;
         delete: operations["delete_1"];
         options?: never;
@@ -238,7 +238,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -317,7 +317,7 @@ export interface paths {
         };
         get: operations["books"];
         put?: never;
-        post: operations["add"];
+        post: operations["add_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -332,7 +332,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_4"];
+        put: operations["change_5"];
         post?: never;
         delete?: never;
         options?: never;
@@ -708,6 +708,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/due-items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["due"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/entries": {
         parameters: {
             query?: never;
@@ -717,7 +733,7 @@ export interface paths {
         };
         get: operations["entries"];
         put?: never;
-        post: operations["enter"];
+        post: operations["enter_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1204,6 +1220,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holidays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["holidays"];
+        put: operations["keepHoliday"];
+        post?: never;
+        delete: operations["removeHoliday"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/household": {
         parameters: {
             query?: never;
@@ -1212,7 +1244,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["facts"];
-        put: operations["change_3"];
+        put: operations["change_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1452,7 +1484,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_2"];
+        put: operations["change_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1598,7 +1630,7 @@ export interface paths {
         get: operations["rates"];
         put?: never;
         post: operations["keep_2"];
-        delete: operations["remove_2"];
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1820,9 +1852,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_1"];
+        put: operations["change_2"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1998,6 +2030,54 @@ export interface paths {
         get: operations["workbook"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schedules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["schedules"];
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schedules/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["schedule"];
+        put: operations["change_1"];
+        post?: never;
+        delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schedules/{id}/due-items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["dueOf"];
+        put: operations["settle"];
+        post: operations["enter"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2333,7 +2413,7 @@ export interface paths {
         };
         get: operations["comparison"];
         put?: never;
-        post: operations["settle_1"];
+        post: operations["settle_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2381,7 +2461,7 @@ export interface paths {
         };
         get: operations["reasons"];
         put?: never;
-        post: operations["settle"];
+        post: operations["settle_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3645,7 +3725,7 @@ export interface components {
         };
         CloseCheckJson: {
             /** @enum {string} */
-            kind: "OVER" | "ACCOUNTS_AGREE" | "NOTHING_WAITS" | "NOTHING_IN_SUSPENSE" | "DIFFERENCES_EXPLAINED" | "TAX_RETURNED";
+            kind: "OVER" | "ACCOUNTS_AGREE" | "NOTHING_WAITS" | "NOTHING_IN_SUSPENSE" | "DIFFERENCES_EXPLAINED" | "TAX_RETURNED" | "DUE_SETTLED";
             met: boolean;
             name: string;
             open: string;
@@ -3993,6 +4073,69 @@ export interface components {
              */
             total: string;
         };
+        DueEnteredJson: {
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId: string;
+            /** Format: int64 */
+            no: number;
+        };
+        DueItemJson: {
+            about: boolean;
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: uuid */
+            bookId: string;
+            currency: string;
+            /** Format: date */
+            day: string;
+            /** Format: date */
+            due: string;
+            /** Format: date */
+            entryDate?: string;
+            /** Format: uuid */
+            entryId?: string;
+            /** Format: int64 */
+            entryNo?: number;
+            inWords: string;
+            moved: boolean;
+            note: string;
+            payee: string;
+            places: string;
+            reason?: string;
+            /** Format: uuid */
+            scheduleId: string;
+            /** @enum {string} */
+            state: "COMING" | "OVERDUE" | "ENTERED" | "SKIPPED";
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            usual: string;
+        };
+        DueItemsJson: {
+            items: components["schemas"]["DueItemJson"][];
+            /** Format: date */
+            today: string;
+        };
+        EnterDueJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount?: string;
+            /** Format: date */
+            day: string;
+            /** Format: date */
+            on?: string;
+        };
         EntryJson: {
             /**
              * Format: decimal
@@ -4305,6 +4448,11 @@ export interface components {
             before: string;
             currency: string;
         };
+        HolidayJson: {
+            /** Format: date */
+            day: string;
+            name: string;
+        };
         HouseholdFactsJson: {
             name: string;
             timeZone: string;
@@ -4353,6 +4501,24 @@ export interface components {
             name: string;
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
+        };
+        IsDueJson: {
+            /** Format: int32 */
+            daysApart: number;
+            /** Format: date */
+            due: string;
+            expected: boolean;
+            inWords: string;
+            named: boolean;
+            payee: string;
+            rivalled: boolean;
+            /** Format: uuid */
+            scheduleId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            usual: string;
         };
         JoinJson: {
             /** @enum {string} */
@@ -4805,7 +4971,7 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
             /** @enum {string} */
-            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "COUNT" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "PLACE" | "RECONCILE" | "CLOSE";
+            task: "OPENING_BALANCE" | "RENEW_CONSENT" | "STATEMENTS_TO_COME" | "COUNT" | "DOUBTS" | "TRUSTED_POSTED" | "POST_PROPOSED" | "ANSWER" | "PLACE" | "OVERDUE" | "RECONCILE" | "CLOSE";
         };
         OnAlmanacJson: {
             onAlmanac: boolean;
@@ -4819,7 +4985,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "BUDGETS" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "BUDGETS" | "SCHEDULES" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -5244,6 +5410,7 @@ export interface components {
             before?: components["schemas"]["BookedBeforeJson"];
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
+            due?: components["schemas"]["IsDueJson"];
             half?: components["schemas"]["OtherHalfJson"];
             nearly?: components["schemas"]["NearlyJson"];
             note: string;
@@ -5633,6 +5800,14 @@ export interface components {
             since: string;
             suggested: components["schemas"]["SuggestedJson"][];
         };
+        RhythmJson: {
+            /** Format: int32 */
+            interval: number;
+            /** @enum {string} */
+            on: "DAY" | "LAST_DAY" | "LAST_WORKING_DAY" | "WEEKDAY";
+            /** @enum {string} */
+            unit: "ONCE" | "DAY" | "WEEK" | "MONTH" | "YEAR";
+        };
         RoleJson: {
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
@@ -5708,10 +5883,85 @@ export interface components {
             returns: components["schemas"]["TaxReturnJson"][];
             sum: components["schemas"]["TaxSumJson"];
         };
+        ScheduleDraftJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            about?: string;
+            /** Format: uuid */
+            accountId: string;
+            /** Format: date */
+            first: string;
+            note?: string;
+            parts: components["schemas"]["SchedulePartJson"][];
+            payee: string;
+            pays: boolean;
+            rhythm?: components["schemas"]["RhythmJson"];
+            rule?: string;
+            /** @enum {string} */
+            shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
+            /** Format: int32 */
+            times?: number;
+            /** Format: date */
+            until?: string;
+            /** Format: int32 */
+            version: number;
+        };
         ScheduleJson: {
             /** Format: time-local */
             at: string;
             zone: string;
+        };
+        ScheduleOfJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            about: string;
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            currency: string;
+            /** Format: date */
+            first: string;
+            /** Format: uuid */
+            id: string;
+            inWords: string;
+            /** Format: date */
+            next?: string;
+            note: string;
+            parts: components["schemas"]["SchedulePartJson"][];
+            payee: string;
+            /** Format: uuid */
+            payeeId: string;
+            pays: boolean;
+            rhythm?: components["schemas"]["RhythmJson"];
+            rule: string;
+            /** @enum {string} */
+            shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
+            /** Format: int32 */
+            times?: number;
+            /** Format: date */
+            until?: string;
+            /** Format: int32 */
+            version: number;
+        };
+        SchedulePartJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            note?: string;
         };
         SecondFactorJson: {
             on: boolean;
@@ -5813,6 +6063,17 @@ export interface components {
         };
         SettleGapJson: {
             parts: components["schemas"]["SeenGapPartJson"][];
+        };
+        SettleJson: {
+            /** Format: date */
+            day: string;
+            /** Format: int64 */
+            entryNo?: number;
+            /** @enum {string} */
+            how: "SKIP" | "MOVE" | "IS_ENTRY" | "EXPECT";
+            reason?: string;
+            /** Format: date */
+            to?: string;
         };
         SettleLinesJson: {
             join: components["schemas"]["JoinJson"][];
@@ -6821,7 +7082,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6869,7 +7130,7 @@ export interface operations {
             };
         };
     };
-    change_5: {
+    change_6: {
         parameters: {
             query: {
                 version: number;
@@ -7232,7 +7493,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query: {
                 version: number;
@@ -7367,7 +7628,7 @@ export interface operations {
             };
         };
     };
-    add: {
+    add_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7391,7 +7652,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_5: {
         parameters: {
             query: {
                 version: number;
@@ -8097,6 +8358,29 @@ export interface operations {
             };
         };
     };
+    due: {
+        parameters: {
+            query: {
+                through: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueItemsJson"];
+                };
+            };
+        };
+    };
     entries: {
         parameters: {
             query?: {
@@ -8124,7 +8408,7 @@ export interface operations {
             };
         };
     };
-    enter: {
+    enter_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -8980,6 +9264,68 @@ export interface operations {
             };
         };
     };
+    holidays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HolidayJson"][];
+                };
+            };
+        };
+    };
+    keepHoliday: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HolidayJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeHoliday: {
+        parameters: {
+            query: {
+                day: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     facts: {
         parameters: {
             query?: never;
@@ -9000,7 +9346,7 @@ export interface operations {
             };
         };
     };
-    change_3: {
+    change_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -9455,7 +9801,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -9695,7 +10041,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query: {
                 from: string;
@@ -10084,7 +10430,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query: {
                 version: number;
@@ -10110,7 +10456,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query: {
                 version: number;
@@ -10382,6 +10728,194 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    schedules: {
+        parameters: {
+            query?: {
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScheduleOfJson"][];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScheduleDraftJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScheduleOfJson"];
+                };
+            };
+        };
+    };
+    schedule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScheduleOfJson"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScheduleDraftJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScheduleOfJson"];
+                };
+            };
+        };
+    };
+    remove_1: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    dueOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueItemsJson"];
+                };
+            };
+        };
+    };
+    settle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettleJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    enter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EnterDueJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueEnteredJson"];
                 };
             };
         };
@@ -11028,7 +11562,7 @@ export interface operations {
             };
         };
     };
-    settle_1: {
+    settle_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -11124,7 +11658,7 @@ export interface operations {
             };
         };
     };
-    settle: {
+    settle_1: {
         parameters: {
             query?: never;
             header?: never;

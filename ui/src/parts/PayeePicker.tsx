@@ -1,7 +1,9 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useController, useFormContext } from 'react-hook-form'
 import { api, data } from '@/api/client'
 import { counted } from './figures'
+import { Field } from './form/Field'
 import { TypeAhead, type TypeAheadProps } from './TypeAhead'
 
 type BoxProps = Pick<TypeAheadProps, 'id' | 'aria-label' | 'aria-describedby' | 'aria-invalid' | 'placeholder'>
@@ -64,5 +66,17 @@ export function KnownPayee({
       onChoose={(choice) => onChange(choice.name)}
       onUnknown={onChange}
     />
+  )
+}
+
+/** The same as a field of a form: somebody known, or new as typed. */
+export function PayeeField({ needed }: { needed?: string }) {
+  const { control } = useFormContext()
+  const validate = (value: string) => needed === undefined || value.trim() !== '' || needed
+  const { field, fieldState } = useController({ name: 'payee', control, rules: { validate } })
+  return (
+    <Field label="Payee" error={fieldState.error?.message}>
+      {(ids) => <PayeePicker {...ids} aria-label="Payee" value={field.value} onChange={field.onChange} />}
+    </Field>
   )
 }

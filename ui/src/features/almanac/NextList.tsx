@@ -101,6 +101,13 @@ function step(next: Next, month: string, go: (path: string, also?: Record<string
         figure: counted(next.count, 'line'),
         open: () => go('/post'),
       }
+    case 'OVERDUE':
+      return {
+        station: 'Plan',
+        text: `See what was due and has not come${next.accounts.length < 3 ? `: ${listed(next.accounts)}` : ''}`,
+        figure: `${next.count} overdue`,
+        open: () => go('/plan/ahead'),
+      }
     case 'PLACE':
       return {
         station: 'Journal',

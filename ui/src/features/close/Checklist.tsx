@@ -51,6 +51,7 @@ const WHERE: Partial<Record<Check['kind'], { to: string; label: string }>> = {
   NOTHING_WAITS: { to: '/post', label: 'Post them' },
   NOTHING_IN_SUSPENSE: { to: '/journal', label: 'Find it in the journal' },
   DIFFERENCES_EXPLAINED: { to: '/journal', label: 'Find them in the journal' },
+  DUE_SETTLED: { to: '/plan/ahead', label: 'See what is due' },
   TAX_RETURNED: { to: '/reports/sales-tax', label: 'Look at it and record it' },
 }
 

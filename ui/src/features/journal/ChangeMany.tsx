@@ -1,18 +1,16 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { useController, useFormContext } from 'react-hook-form'
 import { api, data, messageOf, type Schemas } from '@/api/client'
 import { useReading } from '@/api/reading'
 import { useSays } from '@/app/says'
 import { AccountField } from '@/parts/AccountPicker'
 import { Dialog } from '@/parts/Dialog'
 import { counted } from '@/parts/figures'
-import { Field } from '@/parts/form/Field'
 import { Foot } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { NumberField, TextField } from '@/parts/form/fields'
 import { tagsOf } from '@/parts/form/TagsField'
-import { PayeePicker } from '@/parts/PayeePicker'
+import { PayeeField } from '@/parts/PayeePicker'
 import { Select } from '@/parts/Select'
 
 type Outcome = Schemas['BulkOutcomeJson']
@@ -124,17 +122,6 @@ export function ChangeMany({
         />
       </Form>
     </Dialog>
-  )
-}
-
-/** Who it is with, somebody known or new. */
-function PayeeField() {
-  const { control } = useFormContext()
-  const { field, fieldState } = useController({ name: 'payee', control })
-  return (
-    <Field label="Payee" error={fieldState.error?.message}>
-      {(ids) => <PayeePicker {...ids} aria-label="Payee" value={field.value} onChange={field.onChange} />}
-    </Field>
   )
 }
 

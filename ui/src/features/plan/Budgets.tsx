@@ -16,6 +16,7 @@ import { Head, Inspector, Leaf, View } from '@/parts/View'
 import { type Book, BudgetTable, leftInWords, type Row } from './BudgetTable'
 import { Goals } from './Goals'
 import { PlanMonths } from './PlanMonths'
+import { PlanNav } from './PlanNav'
 import { PlannedYear } from './PlannedYear'
 
 /** What may be spent in the month, category by category, and what is left of it. */
@@ -122,7 +123,7 @@ function BudgetsOf({ books, month, today }: { books: Book[]; month: string; toda
       : []),
   ])
   return (
-    <View beside={now !== undefined}>
+    <View beside={now !== undefined} above={<PlanNav />}>
       <Leaf>
         <Head
           title={`Budgets, ${longMonth(month)}`}

@@ -5,7 +5,7 @@ import type { Waiting } from './types'
 /** Why a line is proposed to be what it is, in a few words. */
 export function Evidence({ line }: { line: Waiting }) {
   const [known] = line.alternatives
-  const { rule, standing, several, part, nearly, half, before } = line.proposal ?? {}
+  const { rule, standing, several, part, nearly, half, due, before } = line.proposal ?? {}
   if (several) {
     return (
       <Likely sure={line.proposal?.sure}>
@@ -53,6 +53,16 @@ export function Evidence({ line }: { line: Waiting }) {
       </>
     )
   }
+  if (due) {
+    return (
+      <Likely sure={line.proposal?.sure}>
+        due {day(due.due)}, {late(due.daysApart)}
+        {!due.expected && `, ${figure(due.usual)} was expected`}
+        {!due.named && ', only the amount fits'}
+        {due.rivalled && ', one of several'}
+      </Likely>
+    )
+  }
   if (before) {
     const nos = before.entries.map((e) => e.entryNo)
     return (
@@ -76,5 +86,8 @@ export function Evidence({ line }: { line: Waiting }) {
 function Likely({ sure, children }: { sure: boolean | undefined; children: ReactNode }) {
   return <span className={sure ? undefined : 'text-heartwood'}>{children}</span>
 }
+
+const late = (days: number) =>
+  days === 0 ? 'on its day' : days > 0 ? `${counted(days, 'day')} late` : `${counted(-days, 'day')} early`
 
 const apart = (days: number) => (days === 0 ? 'same day' : `${counted(days, 'day')} apart`)

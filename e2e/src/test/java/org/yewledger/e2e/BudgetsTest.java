@@ -65,8 +65,7 @@ public class BudgetsTest extends BrowserTest {
   public void severalMonthsAreSpentTogetherAndAnOverlapIsSaid() {
     Page page = signedInAt("/plan?month=2026-08");
     rows(page, "Stalls").click();
-    assertThat(year(page, "Stalls").getByRole(AriaRole.ROW).nth(1))
-        .containsText("300.00 to Sep");
+    assertThat(year(page, "Stalls").getByRole(AriaRole.ROW).nth(1)).containsText("300.00 to Sep");
     page.keyboard().press("Enter");
     page.getByLabel("What may be spent, EUR").fill("60");
     button(page, "Plan it").click();

@@ -39,6 +39,7 @@ public class EveryViewTest extends BrowserTest {
           "/people",
           "/you",
           "/plan?month=2026-08",
+          "/plan/ahead?month=2026-08",
           "/reports/income?month=2026-08",
           "/reports/income?month=2026-08&span=TWELVE_MONTHS&every=MONTH",
           "/reports/balance?month=2026-08",

@@ -83,6 +83,8 @@ final class AlmanacJson {
     ANSWER,
     /** Something of entries is not placed yet; the difference is what stands in suspense. */
     PLACE,
+    /** The count is the due items whose day is over and that have not come. */
+    OVERDUE,
     RECONCILE,
     /** A book agrees through a month that is not closed; the count is its accounts. */
     CLOSE

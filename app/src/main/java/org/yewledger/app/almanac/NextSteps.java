@@ -22,6 +22,7 @@ import org.yewledger.app.connection.ConnectionView;
 import org.yewledger.app.post.TrustedPosts;
 import org.yewledger.app.post.WaitingCounts.Count;
 import org.yewledger.app.reconcile.StatementEntity;
+import org.yewledger.app.schedule.DueService;
 import org.yewledger.core.entry.DayText;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
@@ -29,6 +30,8 @@ import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.reconcile.AccountMonth;
+import org.yewledger.core.schedule.DueItem;
+import org.yewledger.core.schedule.Schedule;
 
 /** What is left to do, at each station and as a list. */
 @Component
@@ -40,16 +43,19 @@ class NextSteps {
   private final ConnectionView connections;
   private final TrustedPosts trusted;
   private final AccountBalances balances;
+  private final DueService due;
 
   NextSteps(
       EntityManager entities,
       ConnectionView connections,
       TrustedPosts trusted,
-      AccountBalances balances) {
+      AccountBalances balances,
+      DueService due) {
     this.entities = entities;
     this.connections = connections;
     this.trusted = trusted;
     this.balances = balances;
+    this.due = due;
   }
 
   /** All that is left to do, over all months. */
@@ -61,6 +67,7 @@ class NextSteps {
       List<ConnectionView.ConsentEnding> ending,
       int trusted,
       List<InSuspense> suspense,
+      List<DueItem> overdue,
       List<ToClose> toClose) {
 
     /** How much waits at each station of the work path. */
@@ -99,6 +106,7 @@ class NextSteps {
                       null,
                       null)));
       addAccounts(next, Task.COUNT, missing(month, true));
+      addAccounts(next, Task.OVERDUE, overdue(bookId));
       for (AccountStatements.Of of : accounts) {
         for (StatementEntity statement : of.unfinished()) {
           next.add(reconcile(of, statement));
@@ -106,6 +114,15 @@ class NextSteps {
       }
       toClose.forEach(close -> next.add(close.next()));
       return next;
+    }
+
+    /** The payees of what has not come, one for each item. */
+    private List<String> overdue(@Nullable UUID bookId) {
+      return overdue.stream()
+          .map(DueItem::schedule)
+          .filter(s -> bookId == null || s.account().bookId().equals(bookId))
+          .map(Schedule::payee)
+          .toList();
     }
 
     private List<String> toCome(YearMonth month) {
@@ -185,6 +202,7 @@ class NextSteps {
         connections.ending(),
         trusted.countOfLate(),
         suspense(chart),
+        due.overdue(chart),
         toClose);
   }
 

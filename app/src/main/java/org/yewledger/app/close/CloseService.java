@@ -28,6 +28,7 @@ import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.ForOwners;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.schedule.DueService;
 import org.yewledger.app.tax.UnreturnedTax;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
@@ -49,6 +50,7 @@ public class CloseService {
   private final ClosedMonths months;
   private final Differences differences;
   private final UnreturnedTax unreturned;
+  private final DueService due;
   private final HouseholdDays days;
   private final Acts acts;
   private final JdbcClient jdbc;
@@ -62,6 +64,7 @@ public class CloseService {
       ClosedMonths months,
       Differences differences,
       UnreturnedTax unreturned,
+      DueService due,
       HouseholdDays days,
       Acts acts,
       JdbcClient jdbc,
@@ -73,6 +76,7 @@ public class CloseService {
     this.months = months;
     this.differences = differences;
     this.unreturned = unreturned;
+    this.due = due;
     this.days = days;
     this.acts = acts;
     this.jdbc = jdbc;
@@ -142,7 +146,8 @@ public class CloseService {
             waiting(accounts, last),
             suspense,
             unexplained(chart, book.id(), last),
-            unreturned.within(book, chart, new Span(firstOpen(book.id(), month), month))));
+            unreturned.within(book, chart, new Span(firstOpen(book.id(), month), month)),
+            due.overdue(chart, book.id(), last)));
   }
 
   /** Entries that only make a statement agree; one that was taken back is none any more. */

@@ -7,11 +7,16 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.journal.ServingService;
 import org.yewledger.app.plan.Planning;
+import org.yewledger.app.platform.Ids;
+import org.yewledger.app.schedule.ScheduleService;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.plan.PlannedSpan;
 import org.yewledger.core.report.Span;
+import org.yewledger.core.schedule.Recurrence;
+import org.yewledger.core.schedule.Schedule;
 import org.yewledger.demo.DemoBudgets;
+import org.yewledger.demo.DemoSchedules;
 
 /** What the Aldercotts plan. */
 @Component
@@ -20,17 +25,24 @@ class DemoPlans {
   private final EntityManager entities;
   private final Planning planning;
   private final ServingService serving;
+  private final ScheduleService schedules;
 
-  DemoPlans(EntityManager entities, Planning planning, ServingService serving) {
+  DemoPlans(
+      EntityManager entities,
+      Planning planning,
+      ServingService serving,
+      ScheduleService schedules) {
     this.entities = entities;
     this.planning = planning;
     this.serving = serving;
+    this.schedules = schedules;
   }
 
   /** Once the year is booked. */
   void load(DemoChart chart) {
     budgets(chart);
     yearlyBill();
+    DemoSchedules.expected().forEach(expected -> schedules.add(schedule(expected, chart)));
   }
 
   private void budgets(DemoChart chart) {
@@ -48,6 +60,26 @@ class DemoPlans {
         planning.carry(category.id(), true);
       }
     }
+  }
+
+  private static Schedule schedule(DemoSchedules.Expected expected, DemoChart chart) {
+    Account account = chart.account(expected.account());
+    return new Schedule(
+            Ids.next(),
+            expected.payee(),
+            "",
+            account,
+            expected.parts().stream()
+                .map(part ->
+                    new Schedule.Part(
+                        chart.account(part.account()),
+                        Amount.of(part.amount(), account.currency()),
+                        ""))
+                .toList(),
+            Amount.of(expected.about(), account.currency()),
+            Recurrence.of(expected.rhythm(), expected.first(), null, null),
+            expected.shift())
+        .require();
   }
 
   private void yearlyBill() {

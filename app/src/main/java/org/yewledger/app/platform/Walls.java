@@ -57,6 +57,14 @@ public final class Walls {
               "account-planned",
               "A budget still names the account. Take its plan out first."),
           wall(
+              "schedule_household_id_account_id_fkey",
+              "account-planned",
+              "A schedule pays from the account. End the schedule first."),
+          wall(
+              "schedule_part_household_id_account_id_fkey",
+              "account-planned",
+              "A schedule still names the account. Change the schedule first."),
+          wall(
               "balance_goal_household_id_account_id_fkey",
               "account-planned",
               "A goal names the account. Give the goal up first."),

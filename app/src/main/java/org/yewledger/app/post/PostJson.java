@@ -24,6 +24,7 @@ import org.yewledger.core.money.Amount;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Evidence;
 import org.yewledger.core.post.Reason;
+import org.yewledger.core.schedule.Schedule;
 
 /** What the API says about waiting lines. */
 final class PostJson {
@@ -121,6 +122,41 @@ final class PostJson {
     }
   }
 
+  /**
+   * That an item of a schedule is expected about now.
+   *
+   * @param due the day that it is due on
+   * @param usual the amount that comes as a rule
+   * @param daysApart by how many days the line is after it, below zero if before
+   * @param named whether the line's text tells its payee
+   * @param expected whether the amount is one that is expected
+   * @param rivalled whether another item, or another line, is as likely
+   */
+  record IsDueJson(
+      UUID scheduleId,
+      String payee,
+      String inWords,
+      LocalDate due,
+      BigDecimal usual,
+      int daysApart,
+      boolean named,
+      boolean expected,
+      boolean rivalled) {
+    static IsDueJson of(Evidence.IsDue is) {
+      Schedule schedule = is.item().schedule();
+      return new IsDueJson(
+          schedule.id(),
+          schedule.payee(),
+          schedule.inWords(),
+          is.item().due(),
+          schedule.whole().decimal(),
+          is.daysApart(),
+          is.named(),
+          is.expected(),
+          is.rivalled());
+    }
+  }
+
   record PastEntryJson(UUID entryId, long entryNo, LocalDate date) {}
 
   /**
@@ -147,7 +183,8 @@ final class PostJson {
       @Nullable PartOfJson part,
       @Nullable NearlyJson nearly,
       @Nullable OtherHalfJson half,
-      @Nullable BookedBeforeJson before) {}
+      @Nullable BookedBeforeJson before,
+      @Nullable IsDueJson due) {}
 
   record ProposedPartJson(
       UUID accountId,

@@ -30,6 +30,7 @@ import org.yewledger.app.payee.PayeeTexts;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Found;
+import org.yewledger.app.schedule.SettlingService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
@@ -38,9 +39,11 @@ import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.PendingLedger;
 import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.Evidence;
 import org.yewledger.core.post.OwnTransfers;
 import org.yewledger.core.post.Proposal;
 import org.yewledger.core.post.Proposer;
+import org.yewledger.core.post.Reason;
 import org.yewledger.core.post.WaitingLine;
 import org.yewledger.core.rules.LastingWords;
 
@@ -60,6 +63,7 @@ public class PostService {
   private final LedgerService ledgers;
   private final WaitingLines waiting;
   private final PayeeTexts texts;
+  private final SettlingService settling;
   private final Acts acts;
 
   PostService(
@@ -73,6 +77,7 @@ public class PostService {
       LedgerService ledgers,
       WaitingLines waiting,
       PayeeTexts texts,
+      SettlingService settling,
       Acts acts) {
     this.charts = charts;
     this.locks = locks;
@@ -84,6 +89,7 @@ public class PostService {
     this.ledgers = ledgers;
     this.waiting = waiting;
     this.texts = texts;
+    this.settling = settling;
     this.acts = acts;
   }
 
@@ -230,9 +236,11 @@ public class PostService {
     if (toBook.isEmpty()) {
       return List.of();
     }
+    List<Proposal> proposals =
+        Proposer.proposals(waiting.alone(toBook.stream().map(ToBook::line).toList(), chart));
+    List<Because> because = because(toBook, proposals);
     List<Stored> stored =
-        entries.add(
-            toBook.stream().map(line -> line.booked().entry()).toList(), because(toBook, chart));
+        entries.add(toBook.stream().map(line -> line.booked().entry()).toList(), because);
     var made = new ArrayList<Link>(stored.size());
     for (int i = 0; i < stored.size(); i++) {
       ToBook line = toBook.get(i);
@@ -243,6 +251,7 @@ public class PostService {
     }
     links.add(made);
     learn(toBook, stored);
+    settle(because, proposals, stored);
     return stored;
   }
 
@@ -260,9 +269,7 @@ public class PostService {
   }
 
   /** For each line, whether the person took what was proposed or answered by themselves. */
-  private List<Because> because(List<ToBook> lines, Chart chart) {
-    List<Proposal> proposals =
-        Proposer.proposals(waiting.alone(lines.stream().map(ToBook::line).toList(), chart));
+  private static List<Because> because(List<ToBook> lines, List<Proposal> proposals) {
     var because = new ArrayList<Because>(lines.size());
     for (int i = 0; i < lines.size(); i++) {
       because.add(
@@ -271,6 +278,17 @@ public class PostService {
               : Because.OF_BOTH_HALVES);
     }
     return because;
+  }
+
+  /** A due item that came with another amount than expected would not be found again. */
+  private void settle(List<Because> because, List<Proposal> proposals, List<Stored> stored) {
+    for (int i = 0; i < stored.size(); i++) {
+      if (because.get(i).reason() == Reason.DUE
+          && proposals.get(i).evidence() instanceof Evidence.IsDue due) {
+        settling.entered(
+            due.item().schedule().id(), due.item().nominal(), stored.get(i).entry().id());
+      }
+    }
   }
 
   /** A line that is accepted twice in one request would be booked twice. */

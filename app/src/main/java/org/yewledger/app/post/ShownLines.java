@@ -18,6 +18,7 @@ import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.post.PostJson.AlternativeJson;
 import org.yewledger.app.post.PostJson.BookedBeforeJson;
+import org.yewledger.app.post.PostJson.IsDueJson;
 import org.yewledger.app.post.PostJson.KnownEntryJson;
 import org.yewledger.app.post.PostJson.LineDetailJson;
 import org.yewledger.app.post.PostJson.NearlyJson;
@@ -149,7 +150,8 @@ class ShownLines {
         evidence instanceof Evidence.PartOfAnEntry part ? part(part, w, page) : null,
         evidence instanceof Evidence.NearlyStands nearly ? nearly(nearly, w) : null,
         evidence instanceof Evidence.OtherHalf half ? half(half, page) : null,
-        evidence instanceof Evidence.BookedBefore before ? BookedBeforeJson.of(before) : null);
+        evidence instanceof Evidence.BookedBefore before ? BookedBeforeJson.of(before) : null,
+        evidence instanceof Evidence.IsDue due ? IsDueJson.of(due) : null);
   }
 
   private static @Nullable String trouble(Evidence evidence) {

@@ -1,9 +1,11 @@
 package org.yewledger.app.post;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.LongSummaryStatistics;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -17,6 +19,7 @@ import org.yewledger.app.currency.RateService;
 import org.yewledger.app.platform.KeptByHousehold;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.rules.RuleService;
+import org.yewledger.app.schedule.DueService;
 import org.yewledger.core.gather.BankLine;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.ExchangeRates;
@@ -26,6 +29,8 @@ import org.yewledger.core.post.Proposer;
 import org.yewledger.core.post.Reason;
 import org.yewledger.core.post.Situation;
 import org.yewledger.core.post.WaitingLine;
+import org.yewledger.core.schedule.DueItem;
+import org.yewledger.core.schedule.DueItems;
 
 /** The waiting lines with the proposal for each: a rule made a moment ago is already tried. */
 @Component
@@ -43,6 +48,9 @@ public class WaitingLines {
     }
   }
 
+  /** Nothing is expected in lines of more years than a statement ever has. */
+  private static final int DUE_DAYS = 1_100;
+
   /** Of all households together. */
   private static final int MOST_LINES_KEPT = 200_000;
 
@@ -53,18 +61,21 @@ public class WaitingLines {
   private final OpenPostings open;
   private final RateService rates;
   private final PastBookings past;
+  private final DueService due;
 
   WaitingLines(
       WaitingRows rows,
       RuleService rules,
       OpenPostings open,
       RateService rates,
-      PastBookings past) {
+      PastBookings past,
+      DueService due) {
     this.rows = rows;
     this.rules = rules;
     this.open = open;
     this.rates = rates;
     this.past = past;
+    this.due = due;
   }
 
   private record Proposed(String state, List<Waiting> lines) {}
@@ -99,7 +110,8 @@ public class WaitingLines {
             chart.state(),
             open.state(chart),
             rates.state(),
-            past.state());
+            past.state(),
+            due.state());
     Proposed known = kept.get(household);
     if (known == null || !known.state().equals(state)) {
       known =
@@ -143,6 +155,19 @@ public class WaitingLines {
         .orElse(List.of());
   }
 
+  /** What is expected about the days of some lines. */
+  private List<DueItem> dueFor(List<WaitingLine> lines, Chart chart) {
+    LongSummaryStatistics days =
+        lines.stream().mapToLong(l -> l.line().bookedOn().toEpochDay()).summaryStatistics();
+    if (days.getCount() == 0 || days.getMax() - days.getMin() > DUE_DAYS) {
+      return List.of();
+    }
+    return due.expected(
+        chart,
+        LocalDate.ofEpochDay(days.getMin()).minusDays(DueItems.FURTHEST),
+        LocalDate.ofEpochDay(days.getMax()).plusDays(DueItems.FURTHEST));
+  }
+
   /** Lines by themselves, to see which of them a rule or a habit decides. */
   Situation alone(List<WaitingLine> lines, Chart chart) {
     return new Situation(
@@ -152,7 +177,8 @@ public class WaitingLines {
         accounts(chart),
         Map.of(),
         ExchangeRates.NONE,
-        past.of(lines, chart));
+        past.of(lines, chart),
+        dueFor(lines, chart));
   }
 
   private static Map<UUID, Account> accounts(Chart chart) {
@@ -170,6 +196,7 @@ public class WaitingLines {
         accounts,
         tails,
         rates.rates(),
-        past.of(lines, chart));
+        past.of(lines, chart),
+        dueFor(lines, chart));
   }
 }

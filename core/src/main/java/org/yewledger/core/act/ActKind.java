@@ -58,6 +58,8 @@ public enum ActKind {
   REOPEN_STATEMENT,
   /** What is planned for categories. */
   BUDGETS,
+  /** Entries that recur, and what is said of their due items. */
+  SCHEDULES,
   CLOSE_MONTH,
   /** Keeps a return of sales tax as it was sent. */
   RETURN_TAX,

@@ -31,7 +31,9 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
     /** No entry up to that day only makes a statement agree, with nothing that explains it. */
     DIFFERENCES_EXPLAINED("Every difference explained"),
     /** The sales tax of every period that ends by then is returned; of registered books only. */
-    TAX_RETURNED("Sales tax returned");
+    TAX_RETURNED("Sales tax returned"),
+    /** Nothing that was due up to that day is still expected; of books with schedules only. */
+    DUE_SETTLED("Everything due came, or was skipped");
 
     private final String inWords;
 
@@ -81,6 +83,8 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
    * @param waiting how many lines of the book's accounts, up to the month's last day, wait
    * @param suspense what stands in suspense on that day; empty if the book has no such account
    * @param unexplained how many entries of that day or before are reconciliation differences
+   * @param overdue how many due items of that day or before are still expected; empty if the book has
+   *     no schedules
    * @param unreturned the periods that end by then whose sales tax is not returned; empty if the
    *     book is not registered
    */
@@ -89,7 +93,8 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
       long waiting,
       Optional<Amount> suspense,
       long unexplained,
-      Optional<List<Span>> unreturned) {}
+      Optional<List<Span>> unreturned,
+      Optional<Long> overdue) {}
 
   /**
    * @param today in the household's own time zone
@@ -126,6 +131,13 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
     shown
         .unreturned()
         .ifPresent(periods -> checks.add(new Check(Kind.TAX_RETURNED, notReturned(periods))));
+    shown
+        .overdue()
+        .ifPresent(items ->
+            checks.add(
+                new Check(
+                    Kind.DUE_SETTLED,
+                    counted(items, "due item has", "due items have", " not come"))));
     return new CloseChecklist(bookName, through, checks);
   }
 

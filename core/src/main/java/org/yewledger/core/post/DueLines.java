@@ -98,24 +98,11 @@ final class DueLines {
       Situation situation, WaitingLine waiting, DueItem item, TellingWords words) {
     BankLine line = waiting.line();
     String payee = item.schedule().payee();
-    return situation
-            .pastOf(waiting)
-            .map(past -> past.payee().equalsIgnoreCase(payee))
-            .orElse(false)
+    return situation.pastOf(waiting).map(past -> past.payee().equalsIgnoreCase(payee)).orElse(false)
         || words.isSamePayee(line, payee);
   }
 
   private static Amount amount(WaitingLine waiting) {
     return waiting.line().amount(waiting.account().currency());
-  }
-
-  /** The entry that a line becomes: the schedule's, with the line's amount. */
-  static Booking booking(WaitingLine waiting, Evidence.IsDue evidence) {
-    var schedule = evidence.item().schedule();
-    List<Booking.Part> parts =
-        schedule.parts(amount(waiting)).stream()
-            .map(part -> new Booking.Part(part.account(), part.amount(), part.note()))
-            .toList();
-    return new Booking(schedule.payee(), schedule.note(), parts);
   }
 }

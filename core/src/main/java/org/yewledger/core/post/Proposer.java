@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.rules.LastingWords;
 import org.yewledger.core.rules.Rule;
 import org.yewledger.core.rules.RuleBook;
@@ -71,7 +72,9 @@ public final class Proposer {
     }
     Evidence.IsDue expected = due.get(place);
     if (expected != null) {
-      return proposal(waiting, Reason.DUE, DueLines.booking(waiting, expected), expected);
+      Amount amount = waiting.line().amount(waiting.account().currency());
+      Booking booking = DueBooking.of(expected.item().schedule(), amount);
+      return proposal(waiting, Reason.DUE, booking, expected);
     }
     return rule(waiting)
         .map(rule -> {

@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param nominal the day that the rule gives it, by which it is known
  * @param due the day that it is due on
+ * @param moved whether a person moved it there
  * @param window so many days before or after it, an entry or a line can still be it
  * @param reason why it is skipped
  * @param entry the entry that it is
@@ -18,6 +19,7 @@ public record DueItem(
     Schedule schedule,
     LocalDate nominal,
     LocalDate due,
+    boolean moved,
     int window,
     State state,
     String reason,

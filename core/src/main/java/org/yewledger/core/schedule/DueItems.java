@@ -29,6 +29,9 @@ public final class DueItems {
   /** An entry can be so many days early or late, and less where items are near each other. */
   private static final int WIDEST_WINDOW = 10;
 
+  /** An item can be due so far from the day that its rule gives it, unless it is moved. */
+  public static final int FURTHEST = 31;
+
   /** Items just beyond the span may be what an entry within it is. */
   private static final int MARGIN = 62;
 
@@ -90,6 +93,7 @@ public final class DueItems {
         schedule,
         nominal,
         due,
+        moved != null,
         window,
         due.isBefore(today) ? DueItem.State.OVERDUE : DueItem.State.COMING,
         "",
@@ -174,6 +178,7 @@ public final class DueItems {
         item.schedule(),
         item.nominal(),
         item.due(),
+        item.moved(),
         item.window(),
         state,
         Objects.requireNonNull(reason),

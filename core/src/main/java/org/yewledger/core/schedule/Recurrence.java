@@ -29,8 +29,7 @@ public final class Recurrence {
   private final Rhythm rhythm;
   private final @Nullable RecurrenceRule parsed;
 
-  private Recurrence(
-      String rule, LocalDate first, Rhythm rhythm, @Nullable RecurrenceRule parsed) {
+  private Recurrence(String rule, LocalDate first, Rhythm rhythm, @Nullable RecurrenceRule parsed) {
     this.rule = rule;
     this.first = first;
     this.rhythm = rhythm;

@@ -143,10 +143,7 @@ public record Rhythm(Unit unit, int interval, On on) {
       case LAST_WORKING_DAY -> "the last working day";
       case WEEKDAY -> {
         int week = week(first);
-        yield "the "
-            + (week < 0 ? "last" : ordinal(week))
-            + " "
-            + name(first.getDayOfWeek());
+        yield "the " + (week < 0 ? "last" : ordinal(week)) + " " + name(first.getDayOfWeek());
       }
     };
   }

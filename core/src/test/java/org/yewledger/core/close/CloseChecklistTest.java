@@ -38,7 +38,7 @@ public class CloseChecklistTest {
         "Household",
         AUGUST,
         TODAY,
-        new Shown(accounts, waiting, Optional.of(eur(suspense)), unexplained, Optional.empty()));
+        new Shown(accounts, waiting, Optional.of(eur(suspense)), unexplained, Optional.empty(), Optional.empty()));
   }
 
   @Test
@@ -73,7 +73,7 @@ public class CloseChecklistTest {
             "Household",
             AUGUST,
             AUGUST.atEndOfMonth(),
-            new Shown(List.of(), 0, Optional.empty(), 0, Optional.empty()));
+            new Shown(List.of(), 0, Optional.empty(), 0, Optional.empty(), Optional.empty()));
     assertEquals(
         list.checks().stream().filter(c -> !c.isMet()).map(Check::kind).toList(),
         List.of(CloseChecklist.Kind.OVER));
@@ -94,7 +94,7 @@ public class CloseChecklistTest {
             "Press",
             AUGUST,
             TODAY,
-            new Shown(List.of(), 0, Optional.empty(), 0, Optional.of(List.of(quarter))));
+            new Shown(List.of(), 0, Optional.empty(), 0, Optional.of(List.of(quarter)), Optional.empty()));
     assertEquals(
         list.checks().getLast().open(), "the sales tax of 2026-04 to 2026-06 is not returned");
     assertTrue(
@@ -102,8 +102,19 @@ public class CloseChecklistTest {
                 "Press",
                 AUGUST,
                 TODAY,
-                new Shown(List.of(), 0, Optional.empty(), 0, Optional.of(List.of())))
+                new Shown(List.of(), 0, Optional.empty(), 0, Optional.of(List.of()), Optional.empty()))
             .isReady());
+  }
+
+  @Test
+  public void whatIsDueHasToComeOrToBeSkipped() {
+    CloseChecklist list =
+        CloseChecklist.of(
+            "Household",
+            AUGUST,
+            TODAY,
+            new Shown(List.of(), 0, Optional.empty(), 0, Optional.empty(), Optional.of(1L)));
+    assertEquals(list.checks().getLast().open(), "1 due item has not come");
   }
 
   @Test

@@ -90,8 +90,7 @@ public class DueItemsTest {
             LocalDate.of(2026, 9, 20), new Settled.Skipped("kitchen closed"),
             LocalDate.of(2026, 10, 20), new Settled.Moved(LocalDate.of(2026, 10, 30)));
     List<DueItem> items =
-        items(
-            schedule, said, entry(1, "2026-08-20", -2_800), entry(2, "2026-09-20", -3_100));
+        items(schedule, said, entry(1, "2026-08-20", -2_800), entry(2, "2026-09-20", -3_100));
     assertEquals(
         told(items),
         List.of(
@@ -130,7 +129,8 @@ public class DueItemsTest {
     var random = new Random(36);
     for (int round = 0; round < 300; round++) {
       Unit unit = List.of(Unit.DAY, Unit.WEEK, Unit.MONTH).get(random.nextInt(3));
-      Schedule plain = monthly("2026-08-03", -1_000, random.nextInt(200), Shift.values()[random.nextInt(3)]);
+      Schedule plain =
+          monthly("2026-08-03", -1_000, random.nextInt(200), Shift.values()[random.nextInt(3)]);
       Schedule schedule =
           new Schedule(
               plain.id(),
@@ -196,7 +196,8 @@ public class DueItemsTest {
   public void whatCannotRecurIsRefused() {
     Schedule good = monthly("2026-08-20", -2_800, 0, Shift.NONE);
     assertEquals(good.require(), good);
-    assertEquals(refusalOf(() -> with(good, eur(-2_800), SCHOOL, eur(2_800))), "about-out-of-range");
+    assertEquals(
+        refusalOf(() -> with(good, eur(-2_800), SCHOOL, eur(2_800))), "about-out-of-range");
     assertEquals(refusalOf(() -> with(good, eur(0), SCHOOL, eur(0))), "nothing-moved");
     assertEquals(refusalOf(() -> with(good, eur(-5), CURRENT, eur(0))), "part-to-itself");
     assertEquals(
@@ -204,8 +205,7 @@ public class DueItemsTest {
     assertEquals(with(good, eur(-5), CARD, eur(0)).whole(), eur(-5));
   }
 
-  private static Schedule with(
-      Schedule schedule, Amount amount, Account to, Amount about) {
+  private static Schedule with(Schedule schedule, Amount amount, Account to, Amount about) {
     return new Schedule(
             schedule.id(),
             schedule.payee(),

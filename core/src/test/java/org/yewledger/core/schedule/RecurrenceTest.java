@@ -81,7 +81,9 @@ public class RecurrenceTest {
       }
       LocalDate last = first.plusYears(10);
       @Nullable LocalDate until =
-          unit != Unit.ONCE && random.nextInt(3) == 0 ? first.plusDays(random.nextInt(2_000)) : null;
+          unit != Unit.ONCE && random.nextInt(3) == 0
+              ? first.plusDays(random.nextInt(2_000))
+              : null;
       @Nullable Integer times =
           unit != Unit.ONCE && until == null && random.nextInt(3) == 0
               ? 1 + random.nextInt(30)
@@ -119,8 +121,7 @@ public class RecurrenceTest {
         every(Unit.MONTH, 3, On.LAST_WORKING_DAY, "2026-10-01").inWords(),
         "every 3 months on the last working day");
     assertEquals(
-        every(Unit.MONTH, 1, On.WEEKDAY, "2026-10-13").inWords(),
-        "every month on the 2nd Tuesday");
+        every(Unit.MONTH, 1, On.WEEKDAY, "2026-10-13").inWords(), "every month on the 2nd Tuesday");
     assertEquals(every(Unit.WEEK, 2, On.DAY, "2026-10-05").inWords(), "every 2 weeks on Monday");
     assertEquals(every(Unit.YEAR, 1, On.DAY, "2026-11-19").inWords(), "every year on 19 November");
     assertEquals(every(Unit.ONCE, 1, On.DAY, "2026-11-19").inWords(), "once");
@@ -157,8 +158,7 @@ public class RecurrenceTest {
     assertEquals(refusalOf(() -> new Rhythm(Unit.MONTH, 0, On.DAY)), "bad-interval");
     Rhythm daily = new Rhythm(Unit.DAY, 1, On.DAY);
     assertEquals(
-        refusalOf(() -> Recurrence.of(daily, first, first.minusDays(1), null)),
-        "end-before-first");
+        refusalOf(() -> Recurrence.of(daily, first, first.minusDays(1), null)), "end-before-first");
     assertEquals(refusalOf(() -> Recurrence.of(daily, first, first, 3)), "two-ends");
     assertEquals(refusalOf(() -> Recurrence.of(daily, first, null, 0)), "bad-times");
   }
