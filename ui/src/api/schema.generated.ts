@@ -932,6 +932,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entries/{id}/schedule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["like"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/entries/{id}/served-months": {
         parameters: {
             query?: never;
@@ -2046,6 +2062,22 @@ export interface paths {
         get: operations["schedules"];
         put?: never;
         post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schedules/found": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["found_1"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3320,6 +3352,32 @@ export interface components {
             payee: string;
             words: string;
         };
+        BegunScheduleJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            about: string;
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            currency: string;
+            /** Format: date */
+            first: string;
+            inWords: string;
+            note: string;
+            parts: components["schemas"]["SchedulePartJson"][];
+            payee: string;
+            pays: boolean;
+            rhythm?: components["schemas"]["RhythmJson"];
+            /** @enum {string} */
+            shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
+        };
         BookChartJson: {
             /** Format: int32 */
             accounts: number;
@@ -3503,6 +3561,11 @@ export interface components {
              * @example 12.50
              */
             planned: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            toCome: string;
         };
         BudgetGroupJson: {
             /**
@@ -3518,6 +3581,7 @@ export interface components {
             month: string;
             /** Format: date */
             today: string;
+            without: string[];
         };
         BudgetRowJson: {
             /** Format: uuid */
@@ -5614,6 +5678,15 @@ export interface components {
              * @example 12.50
              */
             out: string;
+        };
+        RegularJson: {
+            /** Format: date */
+            newest: string;
+            /** Format: int64 */
+            newestNo: number;
+            schedule: components["schemas"]["BegunScheduleJson"];
+            /** Format: int32 */
+            times: number;
         };
         ReopenMonthJson: {
             because: string;
@@ -8769,6 +8842,28 @@ export interface operations {
             };
         };
     };
+    like: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BegunScheduleJson"];
+                };
+            };
+        };
+    };
     servedParts: {
         parameters: {
             query: {
@@ -10774,6 +10869,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScheduleOfJson"];
+                };
+            };
+        };
+    };
+    found_1: {
+        parameters: {
+            query?: {
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RegularJson"][];
                 };
             };
         };

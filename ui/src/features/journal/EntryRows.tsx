@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
+import { useNavigate } from 'react-router'
 import type { Schemas } from '@/api/client'
 import { books } from '@/api/queries'
 import { useCommands } from '@/app/commands'
@@ -43,6 +44,7 @@ export function EntryRows({
   /** Told which entry is selected, if it is one alone. */
   onChosen: (entry: Entry | undefined) => void
 }) {
+  const navigate = useNavigate()
   const columns = useColumns(beside)
   const { data: allBooks = [] } = useQuery(books)
   // Named once at the head; a line that is in another currency names its own.
@@ -99,6 +101,11 @@ export function EntryRows({
             keys: ['s'],
             label: 'Keep it as a template',
             run: () => setDoing({ what: 'keep', entry: only }),
+          },
+          {
+            keys: ['x'],
+            label: 'Expect it again, by a schedule',
+            run: () => void navigate(`/plan/ahead?${new URLSearchParams({ like: only.id })}`),
           },
           {
             keys: ['p'],

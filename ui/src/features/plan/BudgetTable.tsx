@@ -10,13 +10,14 @@ export type Row = Schemas['BudgetRowJson']
 export type Group = Schemas['BudgetGroupJson']
 
 const COLUMNS: Column[] = [
-  { head: 'Group', width: 'w-[140px]' },
+  { head: 'Group', width: 'w-[120px]' },
   { head: 'Category' },
   { head: 'Brought', width: 'w-[74px]', end: true },
   { head: 'Planned', width: 'w-[84px]', end: true },
   { head: 'Booked', width: 'w-[76px]', end: true },
+  { head: 'To come', width: 'w-[72px]', end: true },
   { head: 'Left', width: 'w-[78px]', end: true },
-  { head: <span className="sr-only">Tally</span>, width: 'w-[216px]', off: 'narrow:hidden' },
+  { head: <span className="sr-only">Tally</span>, width: 'w-[152px]', off: 'narrow:hidden' },
   { head: 'Year', width: 'w-[98px]', end: true, off: 'narrow:hidden' },
 ]
 
@@ -27,7 +28,7 @@ interface Placed {
   second: Group | undefined
 }
 
-/** The budgets of a book: brought + planned − booked = left, category by category. */
+/** The budgets of a book: brought + planned − booked − to come = left, category by category. */
 export function BudgetTable({
   book,
   selection,
@@ -91,6 +92,9 @@ function Cells({ row, begins, second, today }: Placed & { today: string | undefi
       <td className="text-right">
         {isZero(month.booked) ? <span className="text-ink-3">–</span> : figure(month.booked)}
       </td>
+      <td className="text-right text-ink-2">
+        {isZero(month.toCome) ? <span className="text-ink-3">–</span> : figure(month.toCome)}
+      </td>
       <td
         className={`text-right ${!row.planned ? 'text-ink-2' : `font-semibold ${month.left.startsWith('-') ? 'text-heartwood' : ''}`}`}
       >
@@ -116,6 +120,7 @@ function Sums({ book: { bookName, all, year } }: { book: Book }) {
       <td className="text-right">{isZero(all.brought) ? '' : signed(all.brought)}</td>
       <td className="text-right">{figure(all.planned)}</td>
       <td className="text-right">{figure(all.booked)}</td>
+      <td className="text-right">{figure(all.toCome)}</td>
       <td className="text-right">{figure(all.left)}</td>
       <td className="narrow:hidden" style={{ width: TALLY }} />
       <td className="text-right narrow:hidden">{figure(year)}</td>

@@ -34,6 +34,7 @@ export function Budgets() {
   return (
     <BudgetsOf
       books={page.data.books}
+      without={page.data.without}
       month={page.data.month}
       today={today.startsWith(page.data.month) ? today : undefined}
     />
@@ -42,7 +43,21 @@ export function Budgets() {
 
 const rowsOf = (book: Book) => book.groups.flatMap((group) => group.rows)
 
-function BudgetsOf({ books, month, today }: { books: Book[]; month: string; today: string | undefined }) {
+/** Due items whose amount no rate tells. */
+const leftOut = (payees: string[]) =>
+  payees.length > 0 ? [`to come without ${payees.join(', ')}, for want of a rate`] : []
+
+function BudgetsOf({
+  books,
+  without,
+  month,
+  today,
+}: {
+  books: Book[]
+  without: string[]
+  month: string
+  today: string | undefined
+}) {
   const says = useSays()
   const navigate = useNavigate()
   const [planning, setPlanning] = useState(false)
@@ -127,7 +142,9 @@ function BudgetsOf({ books, month, today }: { books: Book[]; month: string; toda
       <Leaf>
         <Head
           title={`Budgets, ${longMonth(month)}`}
-          about={books.map((one) => `${one.bookName} ${leftInWords(one.all.left)}`).join('; ')}
+          about={[...books.map((one) => `${one.bookName} ${leftInWords(one.all.left)}`), ...leftOut(without)].join(
+            '; ',
+          )}
         >
           {book && (
             <MayChange>

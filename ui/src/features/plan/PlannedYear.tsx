@@ -65,6 +65,16 @@ function Sum({ row: { month, planned }, entries }: { row: Row; entries: string }
         </Link>
       </dt>
       <dd className="text-right">{figure(isZero(month.booked) ? month.booked : negated(month.booked))}</dd>
+      {!isZero(month.toCome) && (
+        <>
+          <dt className="text-ink-2">
+            <Link className={textLink()} to="/plan/ahead">
+              To come
+            </Link>
+          </dt>
+          <dd className="text-right">{figure(negated(month.toCome))}</dd>
+        </>
+      )}
       <dt className="border-t border-ink-2 font-semibold">Left</dt>
       <dd className="border-t border-ink-2 text-right font-semibold">{figure(month.left)}</dd>
     </dl>

@@ -3,11 +3,11 @@ import { dateOf, lastDay } from '@/parts/figures'
 
 type Row = Schemas['BudgetRowJson']
 
-export const TALLY = 180
+export const TALLY = 124
 const HEIGHT = 18
 const MID = 9
 /** How far the stick may go beyond what was planned before it is cut. */
-const BEYOND = 26
+const BEYOND = 18
 
 /** Where a day stands on the scale of its month. */
 function placeOfDay(day: string): number {
@@ -16,7 +16,8 @@ function placeOfDay(day: string): number {
 }
 
 /**
- * A stick as long as the part of the plan that is booked, with a notch for each day that something was booked on;
+ * A stick as long as the part of the plan that is booked, with a notch for each day that something was booked on, and
+ * hollow as far as something is to come;
  * what is left is a thin line up to the mark at its end. The figures beside it say the same.
  */
 export function Tally({ row, today }: { row: Row; today: string | undefined }) {
@@ -30,6 +31,7 @@ export function Tally({ row, today }: { row: Row; today: string | undefined }) {
     return { key: day.date, x: scale(sum) }
   })
   const over = booked > room
+  const coming = Number(row.month.toCome)
   return (
     <svg
       width={TALLY + BEYOND}
@@ -46,6 +48,12 @@ export function Tally({ row, today }: { row: Row; today: string | undefined }) {
         </>
       )}
       <path d={`M0 ${MID}H${scale(Math.min(booked, Math.max(room, 0)))}`} className="stroke-ink-2 stroke-[4]" />
+      {coming > 0 && (
+        <path
+          d={`M${scale(booked)} ${MID - 2}H${scale(booked + coming)}V${MID + 2}H${scale(booked)}Z`}
+          className="fill-leaf stroke-ink-2"
+        />
+      )}
       {over && (
         <path
           d={`M${scale(Math.max(room, 0))} ${MID}H${scale(booked)}`}

@@ -12,7 +12,7 @@ import { Form, useOwnForm } from '@/parts/form/Form'
 import { AmountField, DateField, NumberField, SelectField, TextField } from '@/parts/form/fields'
 import { PayeeField } from '@/parts/PayeePicker'
 import { InspectorHead } from '@/parts/View'
-import type { Draft, On, Schedule, Unit } from './schedule'
+import type { Begun, Draft, On, Schedule, Unit } from './schedule'
 import { useAccountCurrency } from './useAccountCurrency'
 
 const UNITS: { value: Unit | 'RULE'; name: string }[] = [
@@ -49,13 +49,23 @@ const MOST_PARTS = 6
 type Typed = Record<string, string>
 
 /** A schedule being made or changed: who, from where, where to, how much, how often. */
-export function ScheduleForm({ schedule, onClose }: { schedule?: Schedule; onClose: () => void }) {
+export function ScheduleForm({
+  schedule,
+  like,
+  onClose,
+}: {
+  schedule?: Schedule
+  /** What a new one begins from. */
+  like?: Begun
+  onClose: () => void
+}) {
   const says = useSays()
   const { book } = useScope()
-  const [parts, setParts] = useState(Math.max(schedule?.parts.length ?? 1, 1))
-  const of = useOwnForm<Typed>(begun(schedule), `schedule ${schedule?.id ?? 'new'}`)
+  const from = schedule ?? like
+  const [parts, setParts] = useState(from?.parts.length ?? 1)
+  const of = useOwnForm<Typed>(begun(from), like ? undefined : `schedule ${schedule?.id ?? 'new'}`)
   const [accountId, unit, ends] = useWatch({ control: of.form.control, name: ['accountId', 'unit', 'ends'] })
-  const currency = useAccountCurrency(accountId) ?? schedule?.currency ?? 'EUR'
+  const currency = useAccountCurrency(accountId) ?? from?.currency ?? 'EUR'
   const places = Array.from({ length: parts }, (_, i) => i)
   function leave() {
     of.forget()
@@ -161,7 +171,8 @@ export function ScheduleForm({ schedule, onClose }: { schedule?: Schedule; onClo
 }
 
 /** The fields as they begin: empty, or as the schedule is. */
-function begun(schedule: Schedule | undefined): Typed {
+function begun(schedule: Schedule | Begun | undefined): Typed {
+  const kept = schedule && 'rule' in schedule ? schedule : undefined
   const typed: Typed = {
     payee: schedule?.payee ?? '',
     note: schedule?.note ?? '',
@@ -172,11 +183,11 @@ function begun(schedule: Schedule | undefined): Typed {
     interval: numberText(String(schedule?.rhythm?.interval ?? 1)),
     unit: schedule && !schedule.rhythm ? 'RULE' : (schedule?.rhythm?.unit ?? 'MONTH'),
     on: schedule?.rhythm?.on ?? 'DAY',
-    rule: schedule?.rule ?? '',
+    rule: kept?.rule ?? '',
     shift: schedule?.shift ?? 'NONE',
-    ends: schedule?.until ? 'UNTIL' : schedule?.times ? 'TIMES' : 'NEVER',
-    until: schedule?.until ? writtenDay(schedule.until) : '',
-    times: schedule?.times ? String(schedule.times) : '',
+    ends: kept?.until ? 'UNTIL' : kept?.times ? 'TIMES' : 'NEVER',
+    until: kept?.until ? writtenDay(kept.until) : '',
+    times: kept?.times ? String(kept.times) : '',
   }
   for (let i = 0; i < MOST_PARTS; i++) {
     const part = schedule?.parts[i]

@@ -7,6 +7,7 @@ import { useScope } from '@/app/scope'
 import { PlanNav } from '@/features/plan/PlanNav'
 import { Button } from '@/parts/Button'
 import { longDay } from '@/parts/figures'
+import { ProblemNote } from '@/parts/form/ProblemNote'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
@@ -16,9 +17,11 @@ import { Head, Inspector, Leaf, View } from '@/parts/View'
 import { type Doing, DueInspector } from './DueInspector'
 import { DueTable } from './DueTable'
 import { Holidays } from './Holidays'
+import { RegularPayments } from './RegularPayments'
 import { ScheduleForm } from './ScheduleForm'
 import { EnterDue, IsEntry, MoveDue, SkipDue, settle } from './SettleDue'
-import { type DueItem, daysAfter, isExpected, keyOf } from './schedule'
+import { type Begun, type DueItem, daysAfter, isExpected, keyOf } from './schedule'
+import { useLikeEntry } from './useLikeEntry'
 
 const REACHES = [
   { value: '31', name: 'a month ahead' },
@@ -60,8 +63,14 @@ function Ahead({
   children: ReactNode
 }) {
   const act = useSaidAct()
-  const [doing, setDoing] = useState<Doing | 'new' | 'holidays'>()
-  const close = () => setDoing(undefined)
+  const [doing, setDoing] = useState<Doing | 'new' | 'holidays' | 'regular'>()
+  const [like, setLike] = useState<Begun>()
+  const begun = useLikeEntry()
+  function close() {
+    setDoing(undefined)
+    setLike(undefined)
+    begun.forget()
+  }
   const first = items.find(isExpected) ?? items[0]
   const selection = useSelection(items.map(keyOf), 'due item', first && keyOf(first))
   const now = items.find((item) => keyOf(item) === selection.selected)
@@ -70,10 +79,12 @@ function Ahead({
   const open = () => now && setDoing(isExpected(now) ? 'enter' : 'change')
   useCommands([
     { keys: ['n'], label: 'New schedule', changes: true, strip: 'new schedule', run: () => setDoing('new') },
+    { keys: ['r'], label: 'Payments that came regularly', strip: 'regular', run: () => setDoing('regular') },
     { keys: ['h'], label: 'Holidays', strip: 'holidays', run: () => setDoing('holidays') },
     ...(now ? [...keysOf(now, setDoing, () => void expect(now))] : []),
   ])
-  const forms = doing === 'new' || doing === 'change'
+  const newLike = like ?? begun.schedule
+  const forms = doing === 'new' || doing === 'change' || newLike !== undefined
   return (
     <View beside={now !== undefined || forms} above={<PlanNav />}>
       <Leaf>
@@ -82,12 +93,20 @@ function Ahead({
           about={`${longDay(today)} to ${longDay(through)}${overdue > 0 ? `, ${overdue} overdue` : ''}`}
         >
           {children}
+          <Button onClick={() => setDoing('regular')}>
+            Regular payments <kbd>R</kbd>
+          </Button>
           <MayChange>
             <Button onClick={() => setDoing('new')}>
               New schedule <kbd>N</kbd>
             </Button>
           </MayChange>
         </Head>
+        {begun.error && (
+          <div className="px-(--edge) pb-2">
+            <ProblemNote error={begun.error} />
+          </div>
+        )}
         {items.length === 0 ? (
           <Nothing title="Nothing is expected">
             A schedule says what comes again and again: the rent, the pay, a club. Make one with <kbd>N</kbd>, or from
@@ -101,7 +120,13 @@ function Ahead({
       </Leaf>
       {forms ? (
         <Inspector label="Schedule">
-          {doing === 'new' ? <ScheduleForm onClose={close} /> : now && <ChangeSchedule item={now} onClose={close} />}
+          {newLike ? (
+            <ScheduleForm key={`${newLike.payee} ${newLike.first}`} like={newLike} onClose={close} />
+          ) : doing === 'new' ? (
+            <ScheduleForm onClose={close} />
+          ) : (
+            now && <ChangeSchedule item={now} onClose={close} />
+          )}
         </Inspector>
       ) : (
         now && (
@@ -115,6 +140,15 @@ function Ahead({
       {now && doing === 'move' && <MoveDue item={now} onClose={close} />}
       {now && doing === 'is entry' && <IsEntry item={now} onClose={close} />}
       {doing === 'holidays' && <Holidays onClose={close} />}
+      {doing === 'regular' && (
+        <RegularPayments
+          onExpect={(found) => {
+            setDoing(undefined)
+            setLike(found)
+          }}
+          onClose={close}
+        />
+      )}
     </View>
   )
 }

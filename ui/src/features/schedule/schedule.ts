@@ -2,6 +2,8 @@ import type { Schemas } from '@/api/client'
 
 export type Schedule = Schemas['ScheduleOfJson']
 export type DueItem = Schemas['DueItemJson']
+/** One that is not made yet. */
+export type Begun = Schemas['BegunScheduleJson']
 export type Draft = Schemas['ScheduleDraftJson']
 export type Unit = Schemas['RhythmJson']['unit']
 export type On = Schemas['RhythmJson']['on']

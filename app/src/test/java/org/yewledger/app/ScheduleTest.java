@@ -166,6 +166,31 @@ public class ScheduleTest extends AppTest {
   }
 
   @Test
+  public void whatCameRegularlyIsFoundUntilItIsExpected() {
+    Household h = found("regular");
+    LocalDate today = today(h);
+    for (int week = 6; week >= 0; week--) {
+      LocalDate day = today.minusWeeks(week);
+      assertEquals(
+          enter(h, day, week % 2 == 0 ? "12.00" : "13.00", h.school()).status(), 201, "" + day);
+    }
+    JsonNode found = h.api().get("/api/schedules/found").json();
+    assertEquals(found.size(), 1, found.toString());
+    assertEquals(found.at("/0/times").asInt(), 7);
+    JsonNode begun = found.at("/0/schedule");
+    assertEquals(begun.path("first").asString(), today.plusWeeks(1).toString());
+    assertEquals(begun.path("about").asString(), "1.00");
+    assertEquals(begun.at("/rhythm/unit").asString(), "WEEK");
+    assertEquals(begun.at("/parts/0/accountName").asString(), "School");
+    String entry = h.api().get("/api/entries").json().at("/entries/0/id").asString();
+    JsonNode like = h.api().get("/api/entries/%s/schedule".formatted(entry)).json();
+    assertEquals(like.at("/rhythm/unit").asString(), "MONTH");
+    assertTrue(like.path("pays").asBoolean());
+    add(h, today, "12.00");
+    assertEquals(h.api().get("/api/schedules/found").json().size(), 0);
+  }
+
+  @Test
   public void holidaysMoveWhatIsDue() {
     Household h = found("holidays");
     LocalDate monday = today(h).plusDays(7).with(DayOfWeek.MONDAY);

@@ -60,12 +60,6 @@ public final class DemoSchedules {
     String harbour = "Harbour Current";
     String kestrel = "Kestrel Current";
     return List.of(
-        monthly(
-            "Home loan",
-            harbour,
-            "2025-10-01",
-            part("Loan interest", "-584.00"),
-            part("Home loan", "-502.40")),
         monthly("Pinfold School", harbour, "2025-10-02", part("School", "-62.00")),
         monthly("Family Office", harbour, "2025-10-05", part("Child allowance", "326.00")),
         monthly("Lantern Energy", harbour, "2025-10-08", part("Energy", "-110.00")).about("54.00"),

@@ -97,25 +97,46 @@ public class SchedulesTest extends BrowserTest {
   public void aHolidayMovesWhatIsDueOnIt() {
     Page page = signedInAt("/plan/ahead?month=2026-09");
     assertThat(heading(page, "The year ahead")).isVisible();
+    button(page, "Saltmarsh Letterpress").first().click();
     page.keyboard().press("h");
-    page.getByLabel("Day", new Page.GetByLabelOptions().setExact(true)).fill("3 3 2027");
+    page.getByLabel("Day", new Page.GetByLabelOptions().setExact(true)).fill("3 2 2027");
     button(page, "Keep it").click();
     assertThat(dialog(page)).containsText("Say which holiday it is.");
     page.getByLabel("Holiday", new Page.GetByLabelOptions().setExact(true)).fill("Harbour fair");
     assertNoViolations(page, "holidays");
     button(page, "Keep it").click();
-    assertThat(page.getByLabel("Holidays", new Page.GetByLabelOptions().setExact(true)))
+    assertThat(page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Holidays")))
         .containsText("Harbour fair");
     button(page, "Done").click();
-    choose(page.getByLabel("How far"), "a year ahead");
-    assertThat(
-            rows(page, "Saltmarsh Yard")
-                .filter(new Locator.FilterOptions().setHasText("4 Mar 2027")))
-        .hasCount(1);
+    assertThat(workshop(page, "4 Feb 2027")).hasCount(1);
     undo(page, 1);
-    assertThat(
-            rows(page, "Saltmarsh Yard")
-                .filter(new Locator.FilterOptions().setHasText("3 Mar 2027")))
-        .hasCount(1);
+    assertThat(workshop(page, "3 Feb 2027")).hasCount(1);
+  }
+
+  private static Locator workshop(Page page, String day) {
+    return rows(page, "Saltmarsh Yard").filter(new Locator.FilterOptions().setHasText(day));
+  }
+
+  @Test
+  public void whatCameRegularlyAndAnEntryOfTheJournalCanBeExpected() {
+    Page page = signedInAt("/plan/ahead?month=2026-09");
+    assertThat(heading(page, "The year ahead")).isVisible();
+    page.keyboard().press("r");
+    assertThat(dialog(page)).containsText("Home loan");
+    assertNoViolations(page, "payments that came regularly");
+    button(page, "Expect it: Home loan").click();
+    assertThat(page.getByLabel("Amount, EUR").first()).not().hasValue("");
+    page.keyboard().press("Escape");
+
+    open(page, "/journal?every=1&text=payee:reedmere");
+    page.locator("tr[data-row]").first().click();
+    page.keyboard().press("x");
+    assertThat(heading(page, "The year ahead")).isVisible();
+    assertThat(page.getByLabel("Payee", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("Reedmere Water");
+    button(page, "Expect it").click();
+    assertThat(page.getByText("Reedmere Water is expected every month on the")).isVisible();
+    undo(page, 1);
+    assertEquals(complaints(), List.of());
   }
 }

@@ -12,9 +12,13 @@ import org.jspecify.annotations.Nullable;
 final class BudgetJson {
   private BudgetJson() {}
 
-  /** Brought + planned - booked = left. */
+  /** Brought + planned - booked - to come = left. */
   record BudgetFiguresJson(
-      BigDecimal brought, BigDecimal planned, BigDecimal booked, BigDecimal left) {}
+      BigDecimal brought,
+      BigDecimal planned,
+      BigDecimal booked,
+      BigDecimal toCome,
+      BigDecimal left) {}
 
   /** What was spent on a category on a day. */
   record BookedOnJson(LocalDate date, BigDecimal amount) {}
@@ -64,8 +68,11 @@ final class BudgetJson {
 
   /**
    * @param today the household's day
+   * @param without the payees of due items that are not in what is to come, since no rate tells
+   *     their amount
    */
-  record BudgetPageJson(YearMonth month, LocalDate today, List<BudgetBookJson> books) {}
+  record BudgetPageJson(
+      YearMonth month, LocalDate today, List<String> without, List<BudgetBookJson> books) {}
 
   /**
    * A month of a category's fiscal year.

@@ -18,6 +18,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
+import org.yewledger.app.currency.RateService;
 import org.yewledger.app.plan.BudgetJson.BookedOnJson;
 import org.yewledger.app.plan.BudgetJson.BudgetBookJson;
 import org.yewledger.app.plan.BudgetJson.BudgetFiguresJson;
@@ -30,6 +31,7 @@ import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.report.PeriodTotals;
 import org.yewledger.app.report.ReportAsked.Tax;
 import org.yewledger.app.report.SpreadBills;
+import org.yewledger.app.schedule.DueService;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.ledger.FiscalYear;
@@ -38,9 +40,11 @@ import org.yewledger.core.plan.BookedDays;
 import org.yewledger.core.plan.Budget;
 import org.yewledger.core.plan.BudgetSheet;
 import org.yewledger.core.plan.PlannedSpan;
+import org.yewledger.core.plan.ToCome;
 import org.yewledger.core.report.AccountTotals;
 import org.yewledger.core.report.Span;
 import org.yewledger.core.report.SpreadBill;
+import org.yewledger.core.schedule.DueItems;
 
 /** Loads what budgets are held against, and lays them out. */
 @Service
@@ -49,6 +53,8 @@ class BudgetService {
   private final Budgets budgets;
   private final PeriodTotals totals;
   private final SpreadBills bills;
+  private final DueService due;
+  private final RateService rates;
   private final HouseholdDays days;
 
   BudgetService(
@@ -56,11 +62,15 @@ class BudgetService {
       Budgets budgets,
       PeriodTotals totals,
       SpreadBills bills,
+      DueService due,
+      RateService rates,
       HouseholdDays days) {
     this.charts = charts;
     this.budgets = budgets;
     this.totals = totals;
     this.bills = bills;
+    this.due = due;
+    this.rates = rates;
     this.days = days;
   }
 
@@ -80,18 +90,33 @@ class BudgetService {
   @Transactional(readOnly = true)
   BudgetPageJson page(YearMonth month, @Nullable UUID bookId) {
     Chart chart = charts.chart();
+    ToCome toCome = toCome(chart, month);
     return new BudgetPageJson(
-        month, days.today(), chart.books(bookId).map(book -> book(book, chart, month)).toList());
+        month,
+        days.today(),
+        toCome.without(),
+        chart.books(bookId).map(book -> book(book, chart, month, toCome)).toList());
   }
 
-  private BudgetBookJson book(BookEntity book, Chart chart, YearMonth month) {
+  /** A holiday can take an item into the month, or out of it. */
+  private ToCome toCome(Chart chart, YearMonth month) {
+    return ToCome.of(
+        month,
+        due.items(
+            chart,
+            month.atDay(1).minusDays(DueItems.FURTHEST),
+            month.atEndOfMonth().plusDays(DueItems.FURTHEST)),
+        rates.rates());
+  }
+
+  private BudgetBookJson book(BookEntity book, Chart chart, YearMonth month, ToCome toCome) {
     List<Account> categories = categories(chart, book.id()).toList();
     List<Budget> all = budgets.of(categories);
     CurrencyUnit base = book.toBook().currency();
     Span year = fiscalYear(book, month);
     Span since = new Span(BudgetSheet.reachesBackTo(month, all), month);
     List<SpreadBills.Of> spread = bills.touching(categories, since, Tax.NET);
-    BudgetSheet sheet = BudgetSheet.of(base, month, year, all, booked(categories, since, spread));
+    BudgetSheet sheet = BudgetSheet.of(base, month, year, all, booked(categories, since, spread), toCome);
     Map<UUID, Map<LocalDate, Amount>> byDay = budgets.bookedByDay(categories, month);
     return new BudgetBookJson(
         book.id(),
@@ -174,6 +199,7 @@ class BudgetService {
         month.brought().decimal(),
         month.planned().decimal(),
         month.booked().decimal(),
+        month.toCome().decimal(),
         month.left().decimal());
   }
 

@@ -148,6 +148,7 @@ final class ProblemCodes {
           "not-doubtful",
           "not-found",
           "not-left-out",
+          "not-like-a-schedule",
           "not-registered",
           "not-settled-here",
           "not-the-same",

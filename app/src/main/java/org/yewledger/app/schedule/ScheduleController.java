@@ -16,10 +16,12 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.yewledger.app.schedule.SchedulesJson.BegunScheduleJson;
 import org.yewledger.app.schedule.SchedulesJson.DueEnteredJson;
 import org.yewledger.app.schedule.SchedulesJson.DueItemsJson;
 import org.yewledger.app.schedule.SchedulesJson.EnterDueJson;
 import org.yewledger.app.schedule.SchedulesJson.HolidayJson;
+import org.yewledger.app.schedule.SchedulesJson.RegularJson;
 import org.yewledger.app.schedule.SchedulesJson.ScheduleDraftJson;
 import org.yewledger.app.schedule.SchedulesJson.ScheduleOfJson;
 import org.yewledger.app.schedule.SchedulesJson.SettleJson;
@@ -31,17 +33,32 @@ class ScheduleController {
   private final ScheduleService schedules;
   private final SettlingService settling;
   private final DueView due;
+  private final RegularService regular;
 
-  ScheduleController(ScheduleService schedules, SettlingService settling, DueView due) {
+  ScheduleController(
+      ScheduleService schedules, SettlingService settling, DueView due, RegularService regular) {
     this.schedules = schedules;
     this.settling = settling;
     this.due = due;
+    this.regular = regular;
   }
 
   /** All of a book, or of all, by their payees. */
   @GetMapping("/api/schedules")
   List<ScheduleOfJson> schedules(@RequestParam @Nullable UUID book) {
     return schedules.all(book);
+  }
+
+  /** What came regularly and no schedule expects. */
+  @GetMapping("/api/schedules/found")
+  List<RegularJson> found(@RequestParam @Nullable UUID book) {
+    return regular.found(book);
+  }
+
+  /** A schedule as it would begin from an entry. Makes nothing. */
+  @GetMapping("/api/entries/{id}/schedule")
+  BegunScheduleJson like(@PathVariable UUID id) {
+    return regular.like(id);
   }
 
   @GetMapping("/api/schedules/{id}")

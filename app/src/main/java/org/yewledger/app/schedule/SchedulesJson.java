@@ -15,6 +15,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.schedule.DueItem;
 import org.yewledger.core.schedule.Recurrence;
+import org.yewledger.core.schedule.RegularPayments;
 import org.yewledger.core.schedule.Rhythm;
 import org.yewledger.core.schedule.Schedule;
 import org.yewledger.core.schedule.Shift;
@@ -104,6 +105,72 @@ final class SchedulesJson {
   }
 
   /**
+   * A schedule that is not made yet, as its form begins.
+   *
+   * @param inWords how often it would recur
+   */
+  record BegunScheduleJson(
+      String payee,
+      String note,
+      UUID accountId,
+      String accountName,
+      String currency,
+      boolean pays,
+      BigDecimal amount,
+      BigDecimal about,
+      List<SchedulePartJson> parts,
+      LocalDate first,
+      @Nullable RhythmJson rhythm,
+      Shift shift,
+      String inWords) {
+    static BegunScheduleJson of(Schedule schedule) {
+      boolean pays = schedule.whole().sign() < 0;
+      return new BegunScheduleJson(
+          schedule.payee(),
+          schedule.note(),
+          schedule.account().id(),
+          schedule.account().name(),
+          schedule.account().currency().getCode(),
+          pays,
+          schedule.whole().decimal(),
+          schedule.about().decimal(),
+          partsOf(schedule, pays),
+          schedule.when().first(),
+          rhythmOf(schedule.when()),
+          schedule.shift(),
+          schedule.inWords());
+    }
+  }
+
+  /**
+   * What came regularly.
+   *
+   * @param times how often it came so
+   * @param newestNo the number of the newest entry, {@code newest} its day
+   */
+  record RegularJson(int times, long newestNo, LocalDate newest, BegunScheduleJson schedule) {
+    static RegularJson of(RegularPayments.Found found, long newestNo, Schedule schedule) {
+      return new RegularJson(
+          found.times(), newestNo, found.newest().date(), BegunScheduleJson.of(schedule));
+    }
+  }
+
+  private static List<SchedulePartJson> partsOf(Schedule schedule, boolean pays) {
+    return schedule.parts().stream()
+        .map(part ->
+            new SchedulePartJson(
+                part.account().id(),
+                part.account().name(),
+                (pays ? part.amount().negated() : part.amount()).decimal(),
+                part.note()))
+        .toList();
+  }
+
+  private static @Nullable RhythmJson rhythmOf(Recurrence when) {
+    return when.rhythm().map(r -> new RhythmJson(r.unit(), r.interval(), r.on())).orElse(null);
+  }
+
+  /**
    * @param inWords how often it recurs
    * @param amount what its account pays, below zero, or receives
    * @param rhythm null where the rule is one that nobody can pick
@@ -146,16 +213,9 @@ final class SchedulesJson {
           pays,
           schedule.whole().decimal(),
           schedule.about().decimal(),
-          schedule.parts().stream()
-              .map(part ->
-                  new SchedulePartJson(
-                      part.account().id(),
-                      part.account().name(),
-                      (pays ? part.amount().negated() : part.amount()).decimal(),
-                      part.note()))
-              .toList(),
+          partsOf(schedule, pays),
           when.first(),
-          when.rhythm().map(r -> new RhythmJson(r.unit(), r.interval(), r.on())).orElse(null),
+          rhythmOf(when),
           when.rule(),
           when.until().orElse(null),
           when.times().orElse(null),

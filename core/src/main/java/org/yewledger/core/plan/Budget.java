@@ -28,15 +28,21 @@ public record Budget(Account of, boolean carries, List<PlannedSpan> spans) {
   }
 
   /**
-   * A month of a budget: brought + planned - booked = left.
+   * A month of a budget: brought + planned - booked - to come = left.
    *
    * @param brought what was left before, below zero if more was spent than planned
    * @param planned of a span of several months all of it, in its first
    * @param booked what the books say was spent
+   * @param toCome what is due in the month and has not come
    */
-  public record Month(YearMonth month, Amount brought, Amount planned, Amount booked) {
+  public record Month(
+      YearMonth month, Amount brought, Amount planned, Amount booked, Amount toCome) {
+    Month withToCome(Amount amount) {
+      return new Month(month, brought, planned, booked, amount);
+    }
+
     public Amount left() {
-      return brought.plus(planned).minus(booked);
+      return brought.plus(planned).minus(booked).minus(toCome);
     }
   }
 
@@ -73,7 +79,8 @@ public record Budget(Account of, boolean carries, List<PlannedSpan> spans) {
         month,
         brought,
         first ? in.amount() : Amount.zero(in.amount().currency()),
-        booked.apply(month));
+        booked.apply(month),
+        Amount.zero(in.amount().currency()));
   }
 
   /** What a month is planned in; empty where nothing is planned for it. */

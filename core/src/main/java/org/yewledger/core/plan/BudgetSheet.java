@@ -30,13 +30,15 @@ public record BudgetSheet(List<Row> rows, Budget.Month all) {
   /**
    * @param budgets of all categories, also of those for which nothing is planned
    * @param booked what was spent on a category in a month
+   * @param toCome what is still to be spent in this one
    */
   public static BudgetSheet of(
       CurrencyUnit base,
       YearMonth month,
       Span year,
       List<Budget> budgets,
-      BiFunction<Account, YearMonth, Amount> booked) {
+      BiFunction<Account, YearMonth, Amount> booked,
+      ToCome toCome) {
     List<Row> rows = new ArrayList<>();
     Amount zero = Amount.zero(base);
     for (Budget budget : budgets) {
@@ -44,13 +46,14 @@ public record BudgetSheet(List<Row> rows, Budget.Month all) {
       var at = budget.at(month, m -> booked.apply(category, m));
       Amount inYear = budget.plannedWithin(year);
       Amount now = booked.apply(category, month);
-      if (at.isPresent() || !now.isZero() || !inYear.isZero()) {
+      Amount coming = toCome.of(category.id(), base);
+      if (at.isPresent() || !now.isZero() || !inYear.isZero() || !coming.isZero()) {
         rows.add(
             new Row(
                 category,
                 at.isPresent(),
                 budget.carries(),
-                at.orElse(new Budget.Month(month, zero, zero, now)),
+                at.orElse(new Budget.Month(month, zero, zero, now, zero)).withToCome(coming),
                 inYear));
       }
     }
@@ -60,7 +63,8 @@ public record BudgetSheet(List<Row> rows, Budget.Month all) {
             month,
             sum(base, rows, Budget.Month::brought),
             sum(base, rows, Budget.Month::planned),
-            sum(base, rows, Budget.Month::booked)));
+            sum(base, rows, Budget.Month::booked),
+            sum(base, rows, Budget.Month::toCome)));
   }
 
   /** What is planned in the year, in all rows. */

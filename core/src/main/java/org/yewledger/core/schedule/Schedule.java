@@ -120,6 +120,11 @@ public record Schedule(
         && amount.minus(whole()).size().minor() <= about.minor();
   }
 
+  /** The same with another usual amount, which the first part takes, and what it may differ by. */
+  public Schedule withUsual(Amount whole, Amount about) {
+    return new Schedule(id, payee, note, account, parts(whole), about, when, shift).require();
+  }
+
   /** How often it recurs, in words, such as "every month on the 1st, or the next working day". */
   public String inWords() {
     return when.inWords()

@@ -159,10 +159,12 @@ public class BudgetTest {
             List.of(
                 new Budget(GROCERIES, false, PlannedSpan.each(YEAR, eur(10_000))),
                 new Budget(SCHOOL, false, List.of())),
-            (category, month) -> eur(category.equals(SCHOOL) ? 2_000 : 4_000));
+            (category, month) -> eur(category.equals(SCHOOL) ? 2_000 : 4_000),
+            new ToCome(Map.of(GROCERIES.id(), eur(500)), List.of()));
     assertEquals(sheet.rows().size(), 2);
     assertFalse(sheet.rows().getLast().planned());
-    assertEquals(sheet.all().left(), eur(4_000));
+    assertEquals(sheet.all().left(), eur(3_500));
+    assertEquals(sheet.all().toCome(), eur(500));
     assertEquals(sheet.year(), eur(120_000));
     assertEquals(
         BudgetSheet.reachesBackTo(
