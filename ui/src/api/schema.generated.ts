@@ -5976,6 +5976,7 @@ export interface components {
             shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
             /** Format: int32 */
             times?: number;
+            trusted?: boolean;
             /** Format: date */
             until?: string;
             /** Format: int32 */
@@ -6020,6 +6021,7 @@ export interface components {
             shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
             /** Format: int32 */
             times?: number;
+            trusted: boolean;
             /** Format: date */
             until?: string;
             /** Format: int32 */

@@ -10,7 +10,7 @@ export type Row = Schemas['BudgetRowJson']
 export type Group = Schemas['BudgetGroupJson']
 
 const COLUMNS: Column[] = [
-  { head: 'Group', width: 'w-[120px]' },
+  { head: 'Group', width: 'w-[134px]' },
   { head: 'Category' },
   { head: 'Brought', width: 'w-[74px]', end: true },
   { head: 'Planned', width: 'w-[84px]', end: true },

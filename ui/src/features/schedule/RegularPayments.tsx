@@ -32,20 +32,18 @@ export function RegularPayments({ onExpect, onClose }: { onExpect: (found: Begun
             <table className={`${entryTable} w-full`} aria-label="Payments that came regularly">
               <colgroup>
                 <col />
-                <col className="w-[210px]" />
-                <col className="w-[170px]" />
-                <col className="w-[130px]" />
-                <col className="w-[80px]" />
+                <col className="w-[188px]" />
+                <col className="w-[146px]" />
+                <col className="w-[116px]" />
+                <col className="w-[70px]" />
               </colgroup>
               <tbody>
-                {found.data.map(({ schedule, times, newest, newestNo }) => (
+                {found.data.map(({ schedule, times, newest }) => (
                   <tr key={`${schedule.payee} ${schedule.accountId} ${schedule.pays}`}>
-                    <td>
-                      {schedule.payee} <span className="text-small text-ink-3">{schedule.accountName}</span>
-                    </td>
+                    <td title={schedule.accountName}>{schedule.payee}</td>
                     <td className="text-ink-2">{schedule.inWords}</td>
                     <td className="text-small text-ink-2">
-                      {counted(times, 'time')}, last {day(newest)}, no. {newestNo}
+                      {counted(times, 'time')}, last {day(newest)}
                     </td>
                     <td className="text-right">
                       {!isZero(schedule.about) && <span className="text-small text-ink-3">about </span>}
@@ -54,7 +52,7 @@ export function RegularPayments({ onExpect, onClose }: { onExpect: (found: Begun
                     <td className="text-right">
                       <MayChange>
                         <button type="button" className={textLink()} onClick={() => onExpect(schedule)}>
-                          Expect it<span className="sr-only">: {schedule.payee}</span>
+                          Expect it<span className="sr-only"> {schedule.payee}</span>
                         </button>
                       </MayChange>
                     </td>

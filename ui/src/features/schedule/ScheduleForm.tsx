@@ -38,6 +38,10 @@ const WAYS = [
   { value: 'PAYS', name: 'pays' },
   { value: 'RECEIVES', name: 'receives' },
 ]
+const TRUST = [
+  { value: 'WAITS', name: 'waits for you in Post' },
+  { value: 'POSTS', name: 'is posted by itself' },
+]
 const ENDS = [
   { value: 'NEVER', name: 'without an end' },
   { value: 'UNTIL', name: 'until a day' },
@@ -165,6 +169,12 @@ export function ScheduleForm({
         </Row>
       )}
       <TextField name="note" label="Note" />
+      <SelectField
+        name="trust"
+        label="A line that is surely this"
+        options={TRUST}
+        hint="Its text names the payee, its day and its amount are as expected, and nothing else is as likely."
+      />
       <Foot go={schedule ? 'Change it' : 'Expect it'} onLeave={leave} />
     </Form>
   )
@@ -185,6 +195,7 @@ function begun(schedule: Schedule | Begun | undefined): Typed {
     on: schedule?.rhythm?.on ?? 'DAY',
     rule: kept?.rule ?? '',
     shift: schedule?.shift ?? 'NONE',
+    trust: kept?.trusted ? 'POSTS' : 'WAITS',
     ends: kept?.until ? 'UNTIL' : kept?.times ? 'TIMES' : 'NEVER',
     until: kept?.until ? writtenDay(kept.until) : '',
     times: kept?.times ? String(kept.times) : '',
@@ -226,5 +237,6 @@ function draft(typed: Typed, parts: number, version: number): Draft {
     ...(recurs && ends === 'UNTIL' ? { until: typed.until } : {}),
     ...(recurs && ends === 'TIMES' ? { times: Number(typed.times) } : {}),
     shift: typed.shift as Draft['shift'],
+    trusted: typed.trust === 'POSTS',
   }
 }

@@ -88,10 +88,7 @@ function Ahead({
   return (
     <View beside={now !== undefined || forms} above={<PlanNav />}>
       <Leaf>
-        <Head
-          title="The year ahead"
-          about={`${longDay(today)} to ${longDay(through)}${overdue > 0 ? `, ${overdue} overdue` : ''}`}
-        >
+        <Head title="The year ahead" about={`${overdue > 0 ? `${overdue} overdue, ` : ''}through ${longDay(through)}`}>
           {children}
           <Button onClick={() => setDoing('regular')}>
             Regular payments <kbd>R</kbd>

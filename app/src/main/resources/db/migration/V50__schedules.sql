@@ -9,6 +9,7 @@ create table schedule (
   about_minor  bigint not null default 0 check (about_minor >= 0),
   rule         text not null check (length(rule) <= 200),
   first        date not null,
+  trusted      boolean not null default false,
   shift        text not null check (shift in ('NONE', 'WORKING_DAY_BEFORE', 'NEXT_WORKING_DAY')),
   primary key (household_id, id),
   foreign key (household_id, payee_id) references payee,

@@ -183,6 +183,58 @@ public class ProposalsTest extends AppTest {
   }
 
   @Test
+  public void aDueItemThatComesDearerIsProposedUnsureAndIsThatItemOnceItIsTaken() {
+    Household h =
+        with(
+            "due line",
+            "<STMTTRN><TRNTYPE>DEBIT<DTPOSTED>20260922<TRNAMT>-66.00<FITID>7<NAME>ALDER VALE MUSIC</STMTTRN>");
+    String schedule =
+        """
+        {"version":0,"payee":"Alder Vale Music","accountId":"%s","pays":true,"first":"2026-09-20","shift":"NONE",
+         "rhythm":{"unit":"ONCE","interval":1,"on":"DAY"},"parts":[{"accountId":"%s","amount":"64.00"}]}\
+        """
+            .formatted(h.current().id(), h.school().id());
+    Api.Answer made = h.api().post("/api/schedules", schedule);
+    assertEquals(made.status(), 201, made.toString());
+    JsonNode line = stack(h, "DUE").at("/lines/0");
+    assertFalse(line.at("/proposal/sure").asBoolean());
+    assertEquals(line.at("/proposal/due/daysApart").asInt(), 2);
+    assertEquals(line.at("/proposal/due/usual").asString(), "-64.00");
+    assertEquals(line.at("/proposal/parts/0/amount").asString(), "-66.00");
+    assertEquals(take(h, line).status(), 200);
+    assertEquals(h.api().get("/api/entries").json().at("/entries/0/reason").asString(), "DUE");
+    String items = "/api/schedules/%s/due-items".formatted(made.json().path("id").asString());
+    assertEquals(h.api().get(items).json().at("/items/0/state").asString(), "ENTERED");
+    assertEquals(h.api().get(items).json().at("/items/0/amount").asString(), "-66.00");
+    String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
+    assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
+    assertEquals(h.api().get(items).json().at("/items/0/state").asString(), "OVERDUE");
+    assertEquals(stack(h, "DUE").path("count").asInt(), 1);
+  }
+
+  @Test
+  public void aTrustedSchedulePostsTheLineThatIsSurelyItsItemAndNoOther() {
+    Household h = found("trusted schedule");
+    String schedule =
+        """
+        {"version":0,"payee":"Alder Vale Music","accountId":"%s","pays":true,"first":"2026-09-20","shift":"NONE","trusted":true,
+         "rhythm":{"unit":"MONTH","interval":1,"on":"DAY"},"parts":[{"accountId":"%s","amount":"64.00"}]}\
+        """
+            .formatted(h.current().id(), h.school().id());
+    assertEquals(h.api().post("/api/schedules", schedule).status(), 201);
+    String lines =
+        "<STMTTRN><TRNTYPE>DEBIT<DTPOSTED>20260922<TRNAMT>-64.00<FITID>7<NAME>ALDER VALE MUSIC</STMTTRN>"
+            + "<STMTTRN><TRNTYPE>DEBIT<DTPOSTED>20261020<TRNAMT>-70.00<FITID>8<NAME>ALDER VALE MUSIC</STMTTRN>";
+    assertEquals(
+        h.api().takeIn(h.current().id(), "s.ofx", ofx(lines, "0.00"), null, false).status(), 201);
+    assertEquals(h.api().get("/api/waiting-lines").json().path("count").asInt(), 1);
+    assertEquals(stack(h, "DUE").at("/lines/0/amount").asString(), "-70.00");
+    assertEquals(
+        h.api().get("/api/acts/next").json().at("/undo/words").asString(),
+        "Posted 1 line by trusted schedules");
+  }
+
+  @Test
   public void whatIsNoHalfOrSaidTwiceOrNotAtAllIsRefused() {
     Household h = with("wrong", TO_CARD);
     cardArrives(h, RECEIVED.replace("296.18", "300.00"));

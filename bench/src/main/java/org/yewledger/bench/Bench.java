@@ -21,6 +21,7 @@ public final class Bench {
           Map.entry("journal", JournalBench::run),
           Map.entry("load", LoadBench::run),
           Map.entry("match", MatchBench::run),
+          Map.entry("plan", PlanBench::run),
           Map.entry("reconcile", ReconcileBench::run),
           Map.entry("rules", RulesBench::run));
 

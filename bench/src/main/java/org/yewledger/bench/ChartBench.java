@@ -37,7 +37,7 @@ final class ChartBench {
           .bean(HouseholdFounding.class)
           .found("Bench", "Etc/UTC", owner, PASSWORD, () -> {});
       try (Connection database = asOwner()) {
-        fill(database, owner.householdId());
+        fill(database, owner.householdId(), ACCOUNTS);
         Window window = application.signedIn(owner.email(), PASSWORD);
         String chart = window.get("/api/chart?on=2026-09-30");
         if (chart.split("\"depth\"", -1).length - 1 < ACCOUNTS) {
@@ -81,7 +81,7 @@ final class ChartBench {
         "<= 3000");
   }
 
-  private static String bookId(Connection database) throws SQLException {
+  static String bookId(Connection database) throws SQLException {
     try (Statement sql = database.createStatement();
         ResultSet row = sql.executeQuery("select md5('book')::uuid")) {
       row.next();
@@ -89,14 +89,14 @@ final class ChartBench {
     }
   }
 
-  private static Connection asOwner() throws SQLException {
+  static Connection asOwner() throws SQLException {
     return DriverManager.getConnection(
         System.getenv("YEW_DB_URL"),
         System.getenv("YEW_DB_OWNER"),
         System.getenv("YEW_DB_OWNER_PASSWORD"));
   }
 
-  private static long sumPostings(Connection database, UUID household) throws SQLException {
+  static long sumPostings(Connection database, UUID household) throws SQLException {
     try (PreparedStatement query =
         database.prepareStatement(
             """
@@ -114,8 +114,12 @@ final class ChartBench {
     }
   }
 
-  /** Writes the rows directly, with the triggers off, and the kept totals from what was written. */
-  private static void fill(Connection database, UUID household) throws SQLException {
+  /**
+   * Writes the rows directly, with the triggers off, and the kept totals from what was written.
+   *
+   * @param accounts in all; 20 are at banks, 25 are groups
+   */
+  static void fill(Connection database, UUID household, int accounts) throws SQLException {
     String id = "'" + household + "'";
     try (Statement sql = database.createStatement()) {
       sql.execute("alter table posting disable trigger user");
@@ -139,7 +143,7 @@ final class ChartBench {
                  'Account ' || n, case when n < 20 then 'CURRENT' else 'EXPENSE' end, 'EUR', false, n
             from generate_series(0, %2$d) n\
           """
-              .formatted(id, ACCOUNTS - 26));
+              .formatted(id, accounts - 26));
       sql.execute(
           """
           insert into payee (household_id, id, name)
@@ -162,7 +166,7 @@ final class ChartBench {
             from generate_series(1, %2$d) n, generate_series(0, 1) side,
                  lateral (select (100 + n * 37 %% 90000) * case side when 0 then -1 else 1 end as amount) a\
           """
-              .formatted(id, POSTINGS / 2, ACCOUNTS - 45));
+              .formatted(id, POSTINGS / 2, accounts - 45));
       sql.execute(
           """
           insert into account_month (household_id, account_id, month, debit_minor, credit_minor, debit_base_minor, credit_base_minor)

@@ -79,6 +79,9 @@ public class Screenshots extends BrowserTest {
     rows(page, "Energy").click();
     page.getByText("House and home").waitFor();
     shoot("budgets");
+    open(page, "/plan/ahead?month=2026-08");
+    page.getByLabel("Last times").waitFor();
+    shoot("year-ahead");
     open(page, "/reports/sales-tax?month=2026-09");
     page.getByText("due to the tax office").waitFor();
     shoot("sales-tax");

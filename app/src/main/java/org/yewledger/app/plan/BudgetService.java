@@ -116,7 +116,8 @@ class BudgetService {
     Span year = fiscalYear(book, month);
     Span since = new Span(BudgetSheet.reachesBackTo(month, all), month);
     List<SpreadBills.Of> spread = bills.touching(categories, since, Tax.NET);
-    BudgetSheet sheet = BudgetSheet.of(base, month, year, all, booked(categories, since, spread), toCome);
+    BudgetSheet sheet =
+        BudgetSheet.of(base, month, year, all, booked(categories, since, spread), toCome);
     Map<UUID, Map<LocalDate, Amount>> byDay = budgets.bookedByDay(categories, month);
     return new BudgetBookJson(
         book.id(),

@@ -3,6 +3,7 @@ package org.yewledger.app.post;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -23,21 +24,25 @@ import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.post.WaitingLines.Waiting;
 import org.yewledger.app.rules.RuleService;
+import org.yewledger.app.schedule.DueService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.post.Booking;
+import org.yewledger.core.post.Reason;
 
 /**
- * Posts what trusted rules fit, right after lines have come in: all of an arrival as one act, which
- * the Almanac tells and one undo takes back. What cannot be booked so waits as ever.
+ * Posts what trusted rules fit and trusted schedules expect, right after lines have come in: all of
+ * an arrival as one act, which the Almanac tells and one undo takes back. What cannot be booked so
+ * waits as ever.
  */
 @Component
 class TrustedRules {
   private static final Logger LOG = LoggerFactory.getLogger(TrustedRules.class);
 
   private final RuleService rules;
+  private final DueService due;
   private final ChartService charts;
   private final WaitingLines waiting;
   private final PostService posts;
@@ -47,6 +52,7 @@ class TrustedRules {
 
   TrustedRules(
       RuleService rules,
+      DueService due,
       ChartService charts,
       WaitingLines waiting,
       PostService posts,
@@ -54,6 +60,7 @@ class TrustedRules {
       Acts acts,
       PlatformTransactionManager transactions) {
     this.rules = rules;
+    this.due = due;
     this.charts = charts;
     this.waiting = waiting;
     this.posts = posts;
@@ -77,7 +84,7 @@ class TrustedRules {
   }
 
   private List<Waiting> trusted() {
-    if (!rules.anyIsTrusted()) {
+    if (!rules.anyIsTrusted() && !due.anyIsTrusted()) {
       return List.of();
     }
     Chart chart = charts.chart();
@@ -115,15 +122,23 @@ class TrustedRules {
   private void post(List<Waiting> lines) {
     acts.beginByRule(
         ActKind.POST,
-        "Posted %d %s by trusted rules"
-            .formatted(lines.size(), lines.size() == 1 ? "line" : "lines"));
+        "Posted %d %s by trusted %s"
+            .formatted(lines.size(), lines.size() == 1 ? "line" : "lines", trustedWhat(lines)));
     var accepted = new ArrayList<Accepted>();
     for (Waiting line : lines) {
-      Booking booking = java.util.Objects.requireNonNull(line.proposal().booking());
+      Booking booking = Objects.requireNonNull(line.proposal().booking());
       accepted.add(
           new Accepted(line.row().id(), line.version(), new AsProposed(booking), null, null));
     }
     posts.post(accepted, Stays.none());
+  }
+
+  private static String trustedWhat(List<Waiting> lines) {
+    long due = lines.stream().filter(line -> line.reason() == Reason.DUE).count();
+    if (due == 0) {
+      return "rules";
+    }
+    return due == lines.size() ? "schedules" : "rules and schedules";
   }
 
   /** A booking as it was worked out, not typed. */

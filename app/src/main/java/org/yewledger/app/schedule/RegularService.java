@@ -26,12 +26,10 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.schedule.Likeness;
-import org.yewledger.core.schedule.Recurrence;
 import org.yewledger.core.schedule.RegularPayments;
 import org.yewledger.core.schedule.RegularPayments.Found;
 import org.yewledger.core.schedule.RegularPayments.Paid;
 import org.yewledger.core.schedule.Schedule;
-import org.yewledger.core.schedule.Shift;
 
 /** Finds what could be expected: from what came regularly, or from one entry. */
 @Service
@@ -73,7 +71,7 @@ class RegularService {
 
   /**
    * What came regularly and is not expected by a schedule yet, the most frequent first. Cost:
-   * linear in the postings of three years on accounts of one's own.
+   * linear in the postings of three years on the accounts that are reconciled.
    */
   @Transactional(readOnly = true)
   List<RegularJson> found(@Nullable UUID bookId) {
@@ -109,13 +107,7 @@ class RegularService {
   }
 
   private List<Paid> paid(Chart chart, @Nullable UUID bookId) {
-    UUID[] accounts =
-        chart
-            .accounts()
-            .filter(a -> a.kind().hasOpeningBalance() && !a.group())
-            .filter(a -> bookId == null || a.bookId().equals(bookId))
-            .map(Account::id)
-            .toArray(UUID[]::new);
+    UUID[] accounts = chart.reconciledAccounts(bookId).map(Account::id).toArray(UUID[]::new);
     return jdbc.sql(PAID)
         .param("household", SignedIn.now().householdId())
         .param("accounts", accounts)

@@ -47,7 +47,7 @@ class Schedules {
     List<Kept> all = new ArrayList<>();
     jdbc.sql(
             """
-            select s.id, s.version, s.payee_id, w.name, s.note, s.account_id, s.about_minor, s.rule, s.first, s.shift
+            select s.id, s.version, s.payee_id, w.name, s.note, s.account_id, s.about_minor, s.rule, s.first, s.shift, s.trusted
               from schedule s join payee w on w.household_id = :household and w.id = s.payee_id
              where s.household_id = :household order by lower(w.name), s.first, s.id\
             """)
@@ -65,7 +65,8 @@ class Schedules {
                       parts.getOrDefault(id, List.of()),
                       Amount.ofMinor(row.getLong(7), account.currency()),
                       Recurrence.read(row.getString(8), row.getObject(9, LocalDate.class)),
-                      Shift.valueOf(row.getString(10))),
+                      Shift.valueOf(row.getString(10)),
+                      row.getBoolean(11)),
                   Objects.requireNonNull(row.getObject(3, UUID.class)),
                   row.getInt(2)));
         });
@@ -92,6 +93,13 @@ class Schedules {
                       row.getString(4)));
         });
     return parts;
+  }
+
+  boolean anyIsTrusted() {
+    return jdbc.sql("select exists (select 1 from schedule where household_id = ? and trusted)")
+        .param(SignedIn.now().householdId())
+        .query(Boolean.class)
+        .single();
   }
 
   /**
@@ -123,8 +131,8 @@ class Schedules {
   void add(Schedule schedule, UUID payeeId) {
     jdbc.sql(
             """
-            insert into schedule (household_id, id, payee_id, note, account_id, about_minor, rule, first, shift)
-            values (?, ?, ?, ?, ?, ?, ?, ?, ?)\
+            insert into schedule (household_id, id, payee_id, note, account_id, about_minor, rule, first, shift, trusted)
+            values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)\
             """)
         .params(
             SignedIn.now().householdId(),
@@ -135,7 +143,8 @@ class Schedules {
             schedule.about().minor(),
             schedule.when().rule(),
             Date.valueOf(schedule.when().first()),
-            schedule.shift().name())
+            schedule.shift().name(),
+            schedule.trusted())
         .update();
     addParts(schedule);
   }
@@ -168,7 +177,7 @@ class Schedules {
         jdbc.sql(
                 """
                 update schedule set payee_id = ?, note = ?, account_id = ?, about_minor = ?, rule = ?, first = ?,
-                       shift = ?, version = version + 1
+                       shift = ?, trusted = ?, version = version + 1
                  where household_id = ? and id = ? and version = ?\
                 """)
             .params(
@@ -179,6 +188,7 @@ class Schedules {
                 schedule.when().rule(),
                 Date.valueOf(schedule.when().first()),
                 schedule.shift().name(),
+                schedule.trusted(),
                 SignedIn.now().householdId(),
                 schedule.id(),
                 version)

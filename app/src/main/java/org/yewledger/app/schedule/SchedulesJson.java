@@ -56,6 +56,7 @@ final class SchedulesJson {
    * @param rule how often, by RFC 5545; for what no rhythm can say
    * @param until the last day that may be one of them, {@code times} how often at most; neither
    *     without an end
+   * @param trusted whether a line that is surely an item is posted without being looked at
    */
   record ScheduleDraftJson(
       int version,
@@ -70,7 +71,8 @@ final class SchedulesJson {
       @Nullable @Size(max = 200) String rule,
       @Nullable LocalDate until,
       @Nullable Integer times,
-      @NotNull Shift shift) {
+      @NotNull Shift shift,
+      @Nullable Boolean trusted) {
     Schedule toSchedule(UUID id, Chart chart) {
       Account account = chart.account(accountId);
       return new Schedule(
@@ -89,7 +91,8 @@ final class SchedulesJson {
                   ? Amount.zero(account.currency())
                   : Amount.of(about, account.currency()),
               when(),
-              shift)
+              shift,
+              trusted != null && trusted)
           .require();
     }
 
@@ -195,6 +198,7 @@ final class SchedulesJson {
       @Nullable LocalDate until,
       @Nullable Integer times,
       Shift shift,
+      boolean trusted,
       String inWords,
       @Nullable LocalDate next) {
     static ScheduleOfJson of(Schedules.Kept kept, @Nullable LocalDate next) {
@@ -220,6 +224,7 @@ final class SchedulesJson {
           when.until().orElse(null),
           when.times().orElse(null),
           schedule.shift(),
+          schedule.trusted(),
           schedule.inWords(),
           next);
     }

@@ -83,8 +83,8 @@ public record CloseChecklist(String bookName, YearMonth through, List<Check> che
    * @param waiting how many lines of the book's accounts, up to the month's last day, wait
    * @param suspense what stands in suspense on that day; empty if the book has no such account
    * @param unexplained how many entries of that day or before are reconciliation differences
-   * @param overdue how many due items of that day or before are still expected; empty if the book has
-   *     no schedules
+   * @param overdue how many due items of that day or before are still expected; empty if the book
+   *     has no schedules
    * @param unreturned the periods that end by then whose sales tax is not returned; empty if the
    *     book is not registered
    */

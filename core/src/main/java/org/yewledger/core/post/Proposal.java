@@ -49,11 +49,18 @@ public record Proposal(
   }
 
   /**
-   * Whether a rule that the person trusts posts the line by itself: it is sure, the amount is
-   * within the rule's limit and in the book's currency, and nothing in the books may be the same.
+   * Whether a rule or a schedule that the person trusts posts the line by itself: it is sure, the
+   * amount is one that the schedule expects, or within the rule's limit, and in the book's
+   * currency, and nothing in the books may be the same.
    */
   public boolean isTrusted(Account account, BankLine line) {
-    if (!(evidence instanceof Evidence.RuleFits fits) || !isSure() || !alternatives.isEmpty()) {
+    if (!isSure() || !alternatives.isEmpty()) {
+      return false;
+    }
+    if (evidence instanceof Evidence.IsDue due) {
+      return due.item().schedule().trusted() && !account.isForeign();
+    }
+    if (!(evidence instanceof Evidence.RuleFits fits)) {
       return false;
     }
     BigDecimal limit = fits.rule().trustedUpTo();

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -44,12 +45,7 @@ public final class RegularPayments {
    * @param aboutMinor how far the newest ones were from that
    */
   public record Found(
-      Paid newest,
-      int times,
-      Rhythm rhythm,
-      LocalDate next,
-      long usualMinor,
-      long aboutMinor) {}
+      Paid newest, int times, Rhythm rhythm, LocalDate next, long usualMinor, long aboutMinor) {}
 
   /** A rhythm that is tried, from the most frequent to the rarest. */
   private record Tried(Unit unit, int interval, int days, int tolerance, int enough) {
@@ -88,7 +84,7 @@ public final class RegularPayments {
    */
   public static List<Found> in(List<Paid> paid, LocalDate today) {
     Map<Group, List<Paid>> groups = new HashMap<>();
-    for (Paid one : paid) {
+    for (Paid one : leaving(paid)) {
       if (one.amountMinor() != 0) {
         groups
             .computeIfAbsent(
@@ -113,9 +109,19 @@ public final class RegularPayments {
     return found;
   }
 
+  /** What moves between accounts of one's own is one payment, and counts where it leaves. */
+  private static Collection<Paid> leaving(List<Paid> paid) {
+    Map<UUID, Paid> byEntry = new HashMap<>();
+    for (Paid one : paid) {
+      byEntry.merge(one.entryId(), one, (a, b) -> a.amountMinor() <= b.amountMinor() ? a : b);
+    }
+    return byEntry.values();
+  }
+
   private static Optional<Found> regular(List<Paid> group, Tried tried, LocalDate today) {
     Paid newest = group.getLast();
-    LocalDate overdue = newest.date().plusDays(tried.days() + tried.days() / 2L + tried.tolerance());
+    LocalDate overdue =
+        newest.date().plusDays(tried.days() + tried.days() / 2L + tried.tolerance());
     if (group.size() < tried.enough() || overdue.isBefore(today)) {
       return Optional.empty();
     }

@@ -16,6 +16,7 @@ import org.yewledger.core.money.Amount;
  * @param about how far the amount may be from the usual one and still be expected; zero where it is
  *     always the same
  * @param shift where an item goes that falls on a day off
+ * @param trusted whether a line that is surely an item is posted without being looked at
  */
 public record Schedule(
     UUID id,
@@ -25,7 +26,8 @@ public record Schedule(
     List<Part> parts,
     Amount about,
     Recurrence when,
-    Shift shift) {
+    Shift shift,
+    boolean trusted) {
   private static final int MOST_PARTS = 20;
 
   /**
@@ -38,6 +40,19 @@ public record Schedule(
     private Part plus(Amount more) {
       return new Part(account, amount.plus(more), note);
     }
+  }
+
+  /** One whose items a person looks at before they are posted. */
+  public Schedule(
+      UUID id,
+      String payee,
+      String note,
+      Account account,
+      List<Part> parts,
+      Amount about,
+      Recurrence when,
+      Shift shift) {
+    this(id, payee, note, account, parts, about, when, shift, false);
   }
 
   public Schedule {
@@ -122,7 +137,8 @@ public record Schedule(
 
   /** The same with another usual amount, which the first part takes, and what it may differ by. */
   public Schedule withUsual(Amount whole, Amount about) {
-    return new Schedule(id, payee, note, account, parts(whole), about, when, shift).require();
+    return new Schedule(id, payee, note, account, parts(whole), about, when, shift, trusted)
+        .require();
   }
 
   /** How often it recurs, in words, such as "every month on the 1st, or the next working day". */

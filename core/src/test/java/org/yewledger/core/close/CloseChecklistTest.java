@@ -38,7 +38,13 @@ public class CloseChecklistTest {
         "Household",
         AUGUST,
         TODAY,
-        new Shown(accounts, waiting, Optional.of(eur(suspense)), unexplained, Optional.empty(), Optional.empty()));
+        new Shown(
+            accounts,
+            waiting,
+            Optional.of(eur(suspense)),
+            unexplained,
+            Optional.empty(),
+            Optional.empty()));
   }
 
   @Test
@@ -94,7 +100,13 @@ public class CloseChecklistTest {
             "Press",
             AUGUST,
             TODAY,
-            new Shown(List.of(), 0, Optional.empty(), 0, Optional.of(List.of(quarter)), Optional.empty()));
+            new Shown(
+                List.of(),
+                0,
+                Optional.empty(),
+                0,
+                Optional.of(List.of(quarter)),
+                Optional.empty()));
     assertEquals(
         list.checks().getLast().open(), "the sales tax of 2026-04 to 2026-06 is not returned");
     assertTrue(
@@ -102,7 +114,8 @@ public class CloseChecklistTest {
                 "Press",
                 AUGUST,
                 TODAY,
-                new Shown(List.of(), 0, Optional.empty(), 0, Optional.of(List.of()), Optional.empty()))
+                new Shown(
+                    List.of(), 0, Optional.empty(), 0, Optional.of(List.of()), Optional.empty()))
             .isReady());
   }
 

@@ -41,8 +41,7 @@ public class ToComeTest {
             account,
             List.of(parts),
             Amount.zero(account.currency()),
-            Recurrence.of(
-                new Rhythm(Unit.WEEK, 1, On.DAY), LocalDate.of(2026, 9, 25), null, null),
+            Recurrence.of(new Rhythm(Unit.WEEK, 1, On.DAY), LocalDate.of(2026, 9, 25), null, null),
             Shift.NONE);
     return DueItems.of(
         schedule,
@@ -76,9 +75,7 @@ public class ToComeTest {
   public void whatNoRateTellsIsNamed() {
     List<DueItem> items =
         weekly(
-            SHOP_USD,
-            Map.of(),
-            new Part(GROCERIES, Amount.ofMinor(-700, SHOP_USD.currency()), ""));
+            SHOP_USD, Map.of(), new Part(GROCERIES, Amount.ofMinor(-700, SHOP_USD.currency()), ""));
     ToCome toCome = ToCome.of(OCTOBER, items, ExchangeRates.NONE);
     assertEquals(toCome.byCategory(), Map.of());
     assertEquals(toCome.without(), List.of("Orders abroad"));

@@ -60,6 +60,18 @@ public class RegularPaymentsTest {
     assertEquals(RegularPayments.in(List.of(), TODAY), List.of());
   }
 
+  @Test
+  public void betweenOwnAccountsItCountsWhereItLeaves() {
+    List<Paid> all = new ArrayList<>();
+    for (Paid leaves : monthly(1, 14, 8, -22_000)) {
+      all.add(new Paid(leaves.entryId(), leaves.payeeId(), new UUID(0, 2), leaves.date(), 22_000));
+      all.add(leaves);
+    }
+    assertEquals(
+        RegularPayments.in(all, TODAY).stream().map(f -> f.newest().accountId()).toList(),
+        List.of(ACCOUNT));
+  }
+
   private static LocalDate before(LocalDate day, Rhythm rhythm, int times) {
     long back = (long) times * rhythm.interval();
     return switch (rhythm.unit()) {
@@ -69,7 +81,9 @@ public class RegularPaymentsTest {
     };
   }
 
-  /** All that is planted is found, a day or two early or late, among shopping that is not regular. */
+  /**
+   * All that is planted is found, a day or two early or late, among shopping that is not regular.
+   */
   @Test
   public void plantedPaymentsAreFoundAndShoppingIsNot() {
     var random = new Random(35);
@@ -86,12 +100,12 @@ public class RegularPaymentsTest {
       for (int payee = 0; payee < 10; payee++) {
         Rhythm rhythm = rhythms.get(random.nextInt(rhythms.size()));
         int most = rhythm.unit() == Unit.WEEK ? 0 : 2;
-        LocalDate last = TODAY.minusDays(3 + random.nextInt(4)).withDayOfMonth(16 + random.nextInt(6));
+        LocalDate last =
+            TODAY.minusDays(3 + random.nextInt(4)).withDayOfMonth(16 + random.nextInt(6));
         long usual = -1_000 - random.nextInt(90_000);
         for (int i = 7; i >= 0; i--) {
           long amount = usual + random.nextInt(1 + (int) (-usual / 10));
-          all.add(
-              paid(payee, before(last, rhythm, i).plusDays(random.nextInt(most + 1)), amount));
+          all.add(paid(payee, before(last, rhythm, i).plusDays(random.nextInt(most + 1)), amount));
         }
         planted.put(new UUID(1, payee), rhythm);
       }
