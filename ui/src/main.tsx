@@ -7,6 +7,7 @@ import { Tooltip } from 'radix-ui'
 import { StrictMode, useEffect, useState } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
+import { Forecast } from '@/features/plan/Forecast'
 import { YearAhead } from '@/features/schedule/YearAhead'
 import { onSessionEnd, Problem } from './api/client'
 import { onNotRead, queryClient, session } from './api/queries'
@@ -81,6 +82,7 @@ const router = createBrowserRouter([
           { path: '/rules', element: <Rules /> },
           { path: '/plan', element: <Budgets /> },
           { path: '/plan/ahead', element: <YearAhead /> },
+          { path: '/plan/forecast', element: <Forecast /> },
           { path: '/reports', element: <FirstReport /> },
           { path: '/reports/income', element: <Report key="income" kind="INCOME_STATEMENT" /> },
           { path: '/reports/balance', element: <Report key="balance" kind="BALANCE_SHEET" /> },

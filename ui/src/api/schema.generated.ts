@@ -996,6 +996,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["forecast"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/founding": {
         parameters: {
             query?: never;
@@ -4388,6 +4404,70 @@ export interface components {
              * @example 12.50
              */
             sum: string;
+        };
+        ForecastAccountJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            currency: string;
+            days: components["schemas"]["ForecastDayJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            dueToday: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            highPerMonth: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            lowPerMonth: string;
+            lowest: components["schemas"]["ForecastDayJson"];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            now: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            usualPerMonth: string;
+        };
+        ForecastDayJson: {
+            /** Format: date */
+            date: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            due: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            high: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            low: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            usual: string;
+        };
+        ForecastPageJson: {
+            accounts: components["schemas"]["ForecastAccountJson"][];
+            /** Format: date */
+            through: string;
+            /** Format: date */
+            today: string;
         };
         FormatsJson: {
             /** @enum {string} */
@@ -8957,6 +9037,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlowsJson"][];
+                };
+            };
+        };
+    };
+    forecast: {
+        parameters: {
+            query: {
+                through: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForecastPageJson"];
                 };
             };
         };

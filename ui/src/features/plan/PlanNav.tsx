@@ -4,6 +4,7 @@ import { useScopeSearch } from '@/app/scope'
 
 const PARTS = [
   { to: '/plan/ahead', name: 'Year ahead' },
+  { to: '/plan/forecast', name: 'Forecast' },
   { to: '/plan', name: 'Budgets' },
 ] as const
 

@@ -191,6 +191,31 @@ public class ScheduleTest extends AppTest {
   }
 
   @Test
+  public void theForecastHoldsWhatIsDueAndWhatIsOverdue() {
+    Household h = found("forecast");
+    LocalDate today = today(h);
+    add(h, today.minusDays(7), "28.00");
+    String path =
+        "/api/forecast?through=%s&book=%s".formatted(today.plusDays(21), h.current().bookId());
+    JsonNode current = h.api().get(path).json().at("/accounts/0");
+    assertEquals(current.path("accountName").asString(), "Harbour Current");
+    assertEquals(current.path("now").asString(), "1000.00");
+    JsonNode days = current.path("days");
+    assertEquals(days.get(0).path("due").asString(), "972.00");
+    assertEquals(days.get(days.size() - 1).path("date").asString(), today.plusDays(21).toString());
+    assertEquals(days.get(days.size() - 1).path("due").asString(), "916.00");
+    // What schedules brought is not usual besides.
+    assertEquals(enter(h, today.minusDays(7), "28.00", h.school()).status(), 201);
+    assertEquals(h.api().get(path).json().at("/accounts/0/days/0/due").asString(), "972.00");
+    assertEquals(
+        h.api().get("/api/forecast?through=" + today.minusDays(1)).problem(),
+        "forecast-out-of-reach");
+    assertEquals(
+        h.api().get("/api/forecast?through=" + today.plusYears(3)).problem(),
+        "forecast-out-of-reach");
+  }
+
+  @Test
   public void holidaysMoveWhatIsDue() {
     Household h = found("holidays");
     LocalDate monday = today(h).plusDays(7).with(DayOfWeek.MONDAY);

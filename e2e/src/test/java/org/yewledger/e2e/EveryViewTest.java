@@ -40,6 +40,7 @@ public class EveryViewTest extends BrowserTest {
           "/you",
           "/plan?month=2026-08",
           "/plan/ahead?month=2026-08",
+          "/plan/forecast?month=2026-08",
           "/reports/income?month=2026-08",
           "/reports/income?month=2026-08&span=TWELVE_MONTHS&every=MONTH",
           "/reports/balance?month=2026-08",

@@ -94,6 +94,22 @@ public class SchedulesTest extends BrowserTest {
   }
 
   @Test
+  public void theForecastTellsWhereAnAccountStandsLowest() {
+    Page page = signedInAt("/plan/ahead?month=2026-09");
+    assertThat(heading(page, "The year ahead")).isVisible();
+    page.keyboard().press("2");
+    assertThat(heading(page, "Forecast")).isVisible();
+    Locator method = page.getByLabel("How it is worked out");
+    assertThat(method).containsText("Stands there today");
+    rows(page, "Harbour Savings").last().click();
+    assertThat(page.getByLabel("The selected account")).containsText("Harbour Savings");
+    choose(page.getByLabel("How far"), "eighteen months ahead");
+    assertThat(page.getByText("Harbour Savings: what is due and usual")).isVisible();
+    assertNoViolations(page, "a forecast");
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
   public void aHolidayMovesWhatIsDueOnIt() {
     Page page = signedInAt("/plan/ahead?month=2026-09");
     assertThat(heading(page, "The year ahead")).isVisible();

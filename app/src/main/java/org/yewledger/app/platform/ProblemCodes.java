@@ -93,6 +93,7 @@ final class ProblemCodes {
           "exchange-in-split",
           "file-too-large",
           "fixed-over-line",
+          "forecast-out-of-reach",
           "from-missing",
           "gap-changed",
           "gathered-meanwhile",
