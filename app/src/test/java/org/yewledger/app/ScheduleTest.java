@@ -91,8 +91,20 @@ public class ScheduleTest extends AppTest {
             .status(),
         204);
     assertEquals(due(h, through).get(1), first.plusDays(14) + " ENTERED -31.00");
-    // Once that entry is gone, the item is expected, and undo brings both back.
+    // Merged into its double, it is that one, and its own again by undo.
     String entry = other.json().path("id").asString();
+    Api.Answer twin = enter(h, first.plusDays(16), "31.00", h.school());
+    assertEquals(
+        h.api()
+            .post(
+                "/api/entries/%s/merge".formatted(twin.json().path("id").asString()),
+                "{\"version\":0,\"goes\":\"%s\",\"goesVersion\":0}".formatted(entry))
+            .status(),
+        200);
+    assertEquals(due(h, through).get(1), first.plusDays(14) + " ENTERED -31.00");
+    undo(h);
+    undo(h);
+    // Once that entry is gone, the item is expected, and undo brings both back.
     assertEquals(h.api().delete("/api/entries/%s?version=0".formatted(entry)).status(), 204);
     assertEquals(due(h, through).get(1), first.plusDays(14) + " OVERDUE -28.00");
     undo(h);

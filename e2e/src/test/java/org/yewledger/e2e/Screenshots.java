@@ -92,8 +92,6 @@ public class Screenshots extends BrowserTest {
     page.keyboard().press("Enter");
     page.getByText("Books say").waitFor();
     shoot("account");
-    open(page, "/chart/opening");
-    shoot("opening-balances");
     open(page, "/close?month=2026-08");
     rows(page, "Every account agrees").first().click();
     shoot("close");

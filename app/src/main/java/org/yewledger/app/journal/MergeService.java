@@ -36,6 +36,7 @@ class MergeService {
   private final CounterService counters;
   private final Attachments attachments;
   private final ServedMonths served;
+  private final List<EntryFollower> followers;
   private final Acts acts;
 
   MergeService(
@@ -47,6 +48,7 @@ class MergeService {
       CounterService counters,
       Attachments attachments,
       ServedMonths served,
+      List<EntryFollower> followers,
       Acts acts) {
     this.jdbc = jdbc;
     this.locks = locks;
@@ -56,6 +58,7 @@ class MergeService {
     this.counters = counters;
     this.attachments = attachments;
     this.served = served;
+    this.followers = followers;
     this.acts = acts;
   }
 
@@ -119,6 +122,7 @@ class MergeService {
                 gone.postings().get(from).id(), kept.postings().get(to).id(), kept.entry().id()));
     attachments.moveAll(goes.id(), stays.id());
     served.take(goes.id(), stays.id());
+    followers.forEach(follower -> follower.merged(goes.id(), stays.id()));
     entries.remove(List.of(goes.id()));
   }
 

@@ -48,7 +48,7 @@ public class WaitingLines {
     }
   }
 
-  /** Nothing is expected in lines of more years than a statement ever has. */
+  /** Of lines of many years, the newest three can be due items. */
   private static final int DUE_DAYS = 1_100;
 
   /** Of all households together. */
@@ -159,12 +159,13 @@ public class WaitingLines {
   private List<DueItem> dueFor(List<WaitingLine> lines, Chart chart) {
     LongSummaryStatistics days =
         lines.stream().mapToLong(l -> l.line().bookedOn().toEpochDay()).summaryStatistics();
-    if (days.getCount() == 0 || days.getMax() - days.getMin() > DUE_DAYS) {
+    if (days.getCount() == 0) {
       return List.of();
     }
+    long first = Math.max(days.getMin(), days.getMax() - DUE_DAYS);
     return due.expected(
         chart,
-        LocalDate.ofEpochDay(days.getMin()).minusDays(DueItems.FURTHEST),
+        LocalDate.ofEpochDay(first).minusDays(DueItems.FURTHEST),
         LocalDate.ofEpochDay(days.getMax()).plusDays(DueItems.FURTHEST));
   }
 

@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -118,14 +117,18 @@ class Schedules {
    * @throws NotFound if the household has no such schedule
    */
   void hold(UUID id) {
-    Optional<Integer> held =
-        jdbc.sql("select version from schedule where household_id = ? and id = ? for update")
-            .params(SignedIn.now().householdId(), id)
-            .query(Integer.class)
-            .optional();
-    if (held.isEmpty()) {
+    if (!isHeld(id)) {
       throw new NotFound("schedule");
     }
+  }
+
+  /** The same; whether it is still there. Accounts are locked before it. */
+  boolean isHeld(UUID id) {
+    return jdbc.sql("select version from schedule where household_id = ? and id = ? for update")
+        .params(SignedIn.now().householdId(), id)
+        .query(Integer.class)
+        .optional()
+        .isPresent();
   }
 
   void add(Schedule schedule, UUID payeeId) {

@@ -11,13 +11,14 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.journal.EntryFollower;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.schedule.Settled;
 
 /** Keeps what was said of due items. */
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
-class SettledItems {
+class SettledItems implements EntryFollower {
   private final JdbcClient jdbc;
 
   SettledItems(JdbcClient jdbc) {
@@ -50,6 +51,22 @@ class SettledItems {
     return movedTo != null
         ? new Settled.Moved(movedTo)
         : new Settled.Entered(Objects.requireNonNull(entryId));
+  }
+
+  @Override
+  public void merged(UUID gone, UUID stays) {
+    jdbc.sql("update due_item set entry_id = ? where household_id = ? and entry_id = ?")
+        .params(stays, SignedIn.now().householdId(), gone)
+        .update();
+  }
+
+  /** Whether anything was said of an item. */
+  boolean isSaid(UUID scheduleId, LocalDate day) {
+    return jdbc.sql(
+            "select exists (select 1 from due_item where household_id = ? and schedule_id = ? and day = ?)")
+        .params(SignedIn.now().householdId(), scheduleId, Date.valueOf(day))
+        .query(Boolean.class)
+        .single();
   }
 
   /**

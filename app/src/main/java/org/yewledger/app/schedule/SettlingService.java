@@ -118,13 +118,16 @@ public class SettlingService {
   }
 
   /**
-   * Says that an entry is a due item, within the act that makes the entry.
+   * Says that an entry is a due item, within the act that makes the entry. What somebody else said
+   * of the item meanwhile stays, and a schedule that was ended meanwhile expects nothing.
    *
    * @param day by which the item is known
    */
   @Transactional
   public void entered(UUID scheduleId, LocalDate day, UUID entryId) {
-    settled.keep(scheduleId, day, new Settled.Entered(entryId));
+    if (schedules.isHeld(scheduleId) && !settled.isSaid(scheduleId, day)) {
+      settled.keep(scheduleId, day, new Settled.Entered(entryId));
+    }
   }
 
   /**
