@@ -8,6 +8,7 @@ import { StrictMode, useEffect, useState } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
 import { Forecast } from '@/features/plan/Forecast'
+import { SetAsides } from '@/features/plan/SetAsides'
 import { YearAhead } from '@/features/schedule/YearAhead'
 import { onSessionEnd, Problem } from './api/client'
 import { onNotRead, queryClient, session } from './api/queries'
@@ -83,6 +84,7 @@ const router = createBrowserRouter([
           { path: '/plan', element: <Budgets /> },
           { path: '/plan/ahead', element: <YearAhead /> },
           { path: '/plan/forecast', element: <Forecast /> },
+          { path: '/plan/set-asides', element: <SetAsides /> },
           { path: '/reports', element: <FirstReport /> },
           { path: '/reports/income', element: <Report key="income" kind="INCOME_STATEMENT" /> },
           { path: '/reports/balance', element: <Report key="balance" kind="BALANCE_SHEET" /> },

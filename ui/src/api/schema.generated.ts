@@ -1403,7 +1403,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_2"];
+        get: operations["all_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2286,6 +2286,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["newSecret"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-asides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-asides/{id}/divisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["divide"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4075,6 +4107,29 @@ export interface components {
             on?: string;
             words: string;
         };
+        DivideJson: {
+            /** Format: date */
+            day: string;
+            placed: components["schemas"]["PlacedJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            toPlace: string;
+        };
+        DividedJson: {
+            /** Format: date */
+            date: string;
+            /** Format: uuid */
+            entryId: string;
+            /** Format: int64 */
+            no: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            placed: string;
+        };
         DoubtJson: {
             /** Format: uuid */
             accountId: string;
@@ -5419,6 +5474,15 @@ export interface components {
             id: string;
             name: string;
         };
+        PlacedJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+        };
         PlanMonthsJson: {
             /**
              * Format: decimal
@@ -5584,6 +5648,21 @@ export interface components {
             /** Format: uuid */
             taxRateId?: string;
             untaxed?: boolean;
+        };
+        PurposeJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            lastTime?: string;
+            name: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            stands: string;
         };
         QueryReadJson: {
             completion: components["schemas"]["CompletionJson"];
@@ -6194,6 +6273,30 @@ export interface components {
             severalHouseholds: boolean;
             /** Format: date */
             today: string;
+        };
+        SetAsidesJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            currency: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            free: string;
+            /** Format: date */
+            lastDivided?: string;
+            purposes: components["schemas"]["PurposeJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            setAside: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            whole: string;
         };
         SetBalanceGoalJson: {
             /** Format: uuid */
@@ -9780,7 +9883,7 @@ export interface operations {
             };
         };
     };
-    all_2: {
+    all_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -11438,6 +11541,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NewSecretJson"];
+                };
+            };
+        };
+    };
+    all_2: {
+        parameters: {
+            query?: {
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetAsidesJson"][];
+                };
+            };
+        };
+    };
+    divide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DivideJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DividedJson"];
                 };
             };
         };

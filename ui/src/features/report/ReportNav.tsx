@@ -1,5 +1,5 @@
-import { Navigate, NavLink, useLocation, useNavigate } from 'react-router'
-import { useCommands } from '@/app/commands'
+import { Navigate, useLocation } from 'react-router'
+import { SubNav } from '@/app/SubNav'
 import { useScopeSearch } from '@/app/scope'
 
 /** The reports, each at its own place. */
@@ -20,33 +20,8 @@ export const REPORTS = [
 export function ReportNav() {
   const scope = useScopeSearch()
   const { search } = useLocation()
-  const navigate = useNavigate()
   // What was chosen of one report holds for the next.
-  const kept = search || scope
-  useCommands(
-    REPORTS.map((report, i) => ({
-      keys: [String((i + 1) % 10)],
-      label: report.name,
-      strip: 'report',
-      run: () => navigate(report.to + kept),
-    })),
-  )
-  return (
-    <nav
-      aria-label="Reports"
-      className="flex h-9 flex-none items-stretch gap-1 border-b border-hairline bg-paper px-(--edge)"
-    >
-      {REPORTS.map((report) => (
-        <NavLink
-          key={report.to}
-          to={report.to + kept}
-          className="flex items-center border-b-2 border-transparent px-2 whitespace-nowrap text-ink-2 hover:text-ink aria-[current]:border-needle aria-[current]:font-semibold aria-[current]:text-ink"
-        >
-          {report.name}
-        </NavLink>
-      ))}
-    </nav>
-  )
+  return <SubNav label="Reports" places={REPORTS} strip="report" search={search || scope} />
 }
 
 /** Who asks for reports without saying which gets the first. */

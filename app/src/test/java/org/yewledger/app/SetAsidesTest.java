@@ -127,4 +127,44 @@ public class SetAsidesTest extends AppTest {
         404);
     assertEquals(h.api().get(path).json().path("postings").size(), 1);
   }
+
+  private static JsonNode aside(Household h) {
+    return h.api().get("/api/set-asides?book=" + h.current().bookId()).json().path(0);
+  }
+
+  private static Api.Answer divide(Household h, String toPlace, Account... to) {
+    List<String> placed = new ArrayList<>();
+    for (int i = 0; i < to.length; i++) {
+      placed.add(
+          "{\"accountId\":\"%s\",\"amount\":\"%s\"}"
+              .formatted(to[i].id(), i == 0 ? "30.00" : "-10.00"));
+    }
+    return h.api()
+        .post(
+            "/api/set-asides/%s/divisions".formatted(h.current().id()),
+            "{\"day\":\"2026-09-25\",\"toPlace\":\"%s\",\"placed\":[%s]}"
+                .formatted(toPlace, String.join(",", placed)));
+  }
+
+  @Test
+  public void aPayPacketIsDividedAndTheBankSeesNoDifference() {
+    Household h = found("division");
+    assertTrue(aside(h).isMissingNode());
+    Account holiday = setAside(h, "Holiday");
+    Account roof = setAside(h, "Roof");
+    assertEquals(divide(h, "20.00", holiday).problem(), "division-too-much");
+    assertEquals(divide(h, "20.00", h.school()).problem(), "purpose-elsewhere");
+    Api.Answer divided = divide(h, "50.00", holiday, roof);
+    assertEquals(divided.status(), 201, divided.toString());
+    JsonNode aside = aside(h);
+    assertEquals(aside.path("setAside").asString(), "20.00");
+    assertEquals(aside.path("free").asString(), "980.00");
+    assertEquals(aside.path("whole").asString(), "1000.00");
+    assertEquals(aside.path("lastDivided").asString(), "2026-09-25");
+    assertEquals(aside.at("/purposes/0/lastTime").asString(), "30.00");
+    assertEquals(aside.at("/purposes/1/stands").asString(), "-10.00");
+    String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
+    assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
+    assertEquals(aside(h).path("setAside").asString(), "0.00");
+  }
 }

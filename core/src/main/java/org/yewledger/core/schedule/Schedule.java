@@ -76,11 +76,12 @@ public record Schedule(
           "accountId",
           "%s is no account of your own that pays or receives.".formatted(account.name()));
     }
-    if (parts.isEmpty() || parts.size() > MOST_PARTS) {
+    if (parts.isEmpty()) {
+      throw Refusal.ofField("parts-missing", "parts", "Say where it goes.");
+    }
+    if (parts.size() > MOST_PARTS) {
       throw Refusal.ofField(
-          parts.isEmpty() ? "parts-missing" : "too-many-parts",
-          "parts",
-          "Say where it goes: to one place, or to %d at most.".formatted(MOST_PARTS));
+          "too-many-parts", "parts", "It goes to %d places at most.".formatted(MOST_PARTS));
     }
     parts.forEach(this::require);
     if (whole().isZero()) {

@@ -1,0 +1,56 @@
+package org.yewledger.app.plan;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** What the API says about set-asides. */
+final class SetAsideJson {
+  private SetAsideJson() {}
+
+  /**
+   * @param stands what is set aside; below zero if more was spent
+   * @param lastTime what the last division placed here; null if it placed nothing
+   */
+  record PurposeJson(
+      UUID accountId, String name, BigDecimal stands, @Nullable BigDecimal lastTime) {}
+
+  /**
+   * An account with its purposes: set aside and free make the whole, which its bank sees.
+   *
+   * @param lastDivided the day of the last division; null without one
+   */
+  record SetAsidesJson(
+      UUID accountId,
+      String accountName,
+      String currency,
+      BigDecimal setAside,
+      BigDecimal free,
+      BigDecimal whole,
+      @Nullable LocalDate lastDivided,
+      List<PurposeJson> purposes) {}
+
+  /**
+   * @param amount what is placed; below zero what is taken out
+   */
+  record PlacedJson(@NotNull UUID accountId, @NotNull BigDecimal amount) {}
+
+  /**
+   * Divides an amount over purposes.
+   *
+   * @param toPlace zero to move from one purpose to another
+   */
+  record DivideJson(
+      @NotNull LocalDate day,
+      @NotNull BigDecimal toPlace,
+      @NotEmpty @Size(max = 200) List<@NotNull @Valid PlacedJson> placed) {}
+
+  /** The entry that a division became. */
+  record DividedJson(UUID entryId, long no, LocalDate date, BigDecimal placed) {}
+}
