@@ -121,12 +121,12 @@ function Cells({ purpose }: { purpose: Purpose }) {
 function Sums({ aside }: { aside: Aside }) {
   return (
     <>
-      <tr>
+      <tr className="[&>td]:h-[26px] [&>td]:border-0">
         <td className="text-ink-2">Set aside, {counted(aside.purposes.length, 'purpose')}</td>
         <td />
         <td className="text-right">{figure(aside.setAside)}</td>
       </tr>
-      <tr>
+      <tr className="[&>td]:h-[26px] [&>td]:border-0">
         <td className="text-ink-2">Free</td>
         <td />
         <td className={`text-right ${aside.free.startsWith('-') ? 'text-heartwood' : ''}`}>{figure(aside.free)}</td>
