@@ -87,7 +87,7 @@ export function ScheduleForm({
       of={of}
       label={schedule ? 'Change the schedule' : 'New schedule'}
       className="flex flex-1 flex-col gap-3"
-      fieldOf={{ parts: 'amount0', interval: 'interval', name: 'payee' }}
+      fieldOf={{ parts: 'amount0' }}
       send={send}
       done={onClose}
     >

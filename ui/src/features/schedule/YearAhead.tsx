@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
 import { api, data } from '@/api/client'
+import { session } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useScope } from '@/app/scope'
@@ -34,8 +35,8 @@ const REACHES = [
 export function YearAhead() {
   const { book } = useScope()
   const [reach, setReach] = useState('92')
-  const session = useQuery({ queryKey: ['session'], queryFn: () => data(api.GET('/api/session')) })
-  const through = session.data && daysAfter(session.data.today, Number(reach))
+  const { data: me } = useQuery(session)
+  const through = me && daysAfter(me.today, Number(reach))
   const due = useQuery({
     queryKey: ['due items', through, book],
     enabled: through !== undefined,

@@ -1,4 +1,5 @@
 import type { Schemas } from '@/api/client'
+import { dateOf, isoOf } from '@/parts/figures'
 
 export type Schedule = Schemas['ScheduleOfJson']
 export type DueItem = Schemas['DueItemJson']
@@ -14,10 +15,10 @@ export const keyOf = (item: DueItem) => `${item.scheduleId} ${item.day}`
 /** Whether it is still expected. */
 export const isExpected = ({ state }: DueItem) => state === 'COMING' || state === 'OVERDUE'
 
+const DAY = 86_400_000
+
 /** How many days lie between two. */
-export const daysBetween = (from: string, to: string) =>
-  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
+export const daysBetween = (from: string, to: string) => (dateOf(to).getTime() - dateOf(from).getTime()) / DAY
 
 /** A day some days later. */
-export const daysAfter = (day: string, days: number) =>
-  new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
+export const daysAfter = (day: string, days: number) => isoOf(new Date(dateOf(day).getTime() + days * DAY))

@@ -1,12 +1,10 @@
 package org.yewledger.app.journal;
 
-import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -112,19 +110,13 @@ public class ServingService {
   }
 
   private static ServedCategoryJson json(SpreadBill bill, Span months) {
-    boolean credits = bill.category().accountClass() == AccountClass.INCOME;
     return new ServedCategoryJson(
         bill.category().id(),
         bill.category().name(),
         bill.amount().currency().getCode(),
-        told(bill.amount(), credits),
-        IntStream.range(0, months.months())
-            .mapToObj(i -> months.first().plusMonths(i))
-            .map(month -> new ServedPartJson(month, told(bill.in(month), credits)))
+        bill.told(bill.amount()).decimal(),
+        months.each().stream()
+            .map(month -> new ServedPartJson(month, bill.told(bill.in(month)).decimal()))
             .toList());
-  }
-
-  private static BigDecimal told(Amount amount, boolean credits) {
-    return (credits ? amount.negated() : amount).decimal();
   }
 }

@@ -3,7 +3,6 @@ package org.yewledger.app.plan;
 import java.sql.Date;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,9 +26,11 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.plan.Forecast;
+import org.yewledger.core.plan.MonthlyMoves;
 import org.yewledger.core.plan.UsualMoves;
+import org.yewledger.core.report.Span;
 import org.yewledger.core.schedule.DueItem;
-import org.yewledger.core.schedule.Schedule;
+import org.yewledger.core.schedule.DueItems;
 
 /** Loads what forecasts are worked out from: balances, what is due, and what moved so far. */
 @Service
@@ -37,7 +38,8 @@ class ForecastService {
   /** Eighteen months. */
   private static final int FURTHEST = 550;
 
-  private static final int MONTHS_LOOKED_AT = 12;
+  /** Books may be behind; further back is not looked for what is usual. */
+  private static final int MONTHS_LOOKED_BACK = 36;
 
   private final ChartService charts;
   private final AccountBalances balances;
@@ -75,10 +77,16 @@ class ForecastService {
     }
     Chart chart = charts.chart();
     List<Account> accounts = chart.reconciledAccounts(bookId).toList();
-    List<DueItem> items = due.items(chart, today.minusDays(DueService.DAYS_BACK), through);
+    MonthlyMoves moved = moved(accounts, YearMonth.from(today));
+    Span looked = moved.lastTwelve().orElse(new Span(YearMonth.from(today), YearMonth.from(today)));
+    LocalDate overdue = today.minusDays(DueService.DAYS_BACK);
+    LocalDate usual = looked.firstDay().minusDays(DueItems.FURTHEST);
+    List<DueItem> items = due.items(chart, usual.isBefore(overdue) ? usual : overdue, through);
+    MonthlyMoves besides = moved.without(items);
     Map<UUID, Position> now = balances.at(today, accounts);
-    var moves = Forecast.due(items, today);
-    Map<UUID, UsualMoves> usual = usual(accounts, items, today);
+    var moves =
+        Forecast.due(
+            items.stream().filter(item -> !item.nominal().isBefore(overdue)).toList(), today);
     return new ForecastPageJson(
         today,
         through,
@@ -88,57 +96,15 @@ class ForecastService {
                     account,
                     now.getOrDefault(account.id(), Position.empty(account)).amount(),
                     moves.getOrDefault(account.id(), new TreeMap<>()),
-                    usual.getOrDefault(account.id(), UsualMoves.NONE),
+                    besides.usual(account, looked),
                     today,
                     through))
             .map(ForecastService::json)
             .toList());
   }
 
-  /** Of the last twelve months that anything was booked in, without what schedules brought. */
-  private Map<UUID, UsualMoves> usual(
-      List<Account> accounts, List<DueItem> items, LocalDate today) {
-    Map<UUID, Map<YearMonth, Long>> moved = moved(accounts, YearMonth.from(today));
-    YearMonth last =
-        moved.values().stream()
-            .flatMap(months -> months.keySet().stream())
-            .max(YearMonth::compareTo)
-            .orElse(YearMonth.from(today));
-    YearMonth first = last.minusMonths(MONTHS_LOOKED_AT - 1L);
-    for (DueItem item : items) {
-      if (item.entry() != null) {
-        Schedule schedule = item.schedule();
-        YearMonth month = YearMonth.from(item.entry().date());
-        Amount whole = item.entry().amount();
-        take(moved, schedule.account().id(), month, whole.minor());
-        schedule
-            .parts(whole)
-            .forEach(part -> take(moved, part.account().id(), month, -part.amount().minor()));
-      }
-    }
-    Map<UUID, UsualMoves> usual = new HashMap<>();
-    moved.forEach((account, months) -> {
-      YearMonth begins = months.keySet().stream().min(YearMonth::compareTo).orElse(last);
-      YearMonth from = begins.isAfter(first) ? begins : first;
-      long[] each = new long[(int) from.until(last, ChronoUnit.MONTHS) + 1];
-      for (int i = 0; i < each.length; i++) {
-        each[i] = months.getOrDefault(from.plusMonths(i), 0L);
-      }
-      usual.put(account, UsualMoves.of(each));
-    });
-    return usual;
-  }
-
-  private static void take(
-      Map<UUID, Map<YearMonth, Long>> moved, UUID account, YearMonth month, long minor) {
-    Map<YearMonth, Long> months = moved.get(account);
-    if (months != null) {
-      months.computeIfPresent(month, (m, all) -> all - minor);
-    }
-  }
-
   /** By account, in its own currency; the month in hand is not whole yet. */
-  private Map<UUID, Map<YearMonth, Long>> moved(List<Account> accounts, YearMonth before) {
+  private MonthlyMoves moved(List<Account> accounts, YearMonth before) {
     Map<UUID, Map<YearMonth, Long>> moved = new HashMap<>();
     jdbc.sql(
             """
@@ -147,14 +113,14 @@ class ForecastService {
             """)
         .param("household", SignedIn.now().householdId())
         .param("accounts", accounts.stream().map(Account::id).toArray(UUID[]::new))
-        .param("from", Date.valueOf(before.minusMonths(MONTHS_LOOKED_AT + 2L).atDay(1)))
+        .param("from", Date.valueOf(before.minusMonths(MONTHS_LOOKED_BACK).atDay(1)))
         .param("before", Date.valueOf(before.atDay(1)))
         .query(row -> {
           moved
               .computeIfAbsent(row.getObject(1, UUID.class), id -> new HashMap<>())
               .put(YearMonth.from(row.getObject(2, LocalDate.class)), row.getLong(3));
         });
-    return moved;
+    return new MonthlyMoves(moved);
   }
 
   private static ForecastAccountJson json(Forecast forecast) {

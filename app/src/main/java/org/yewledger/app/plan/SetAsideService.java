@@ -95,7 +95,7 @@ class SetAsideService {
         chart.atBank(account.id()).stream()
             .filter(id -> !id.equals(account.id()))
             .map(chart::account)
-            .filter(a -> a.closedOn() == null && a.currency().equals(account.currency()))
+            .filter(a -> a.closedOn() == null)
             .toList();
     if (purposes.isEmpty()) {
       return new SetAsides(account, Amount.zero(account.currency()), List.of());

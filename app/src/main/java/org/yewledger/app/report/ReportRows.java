@@ -3,7 +3,6 @@ package org.yewledger.app.report;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
@@ -39,8 +38,6 @@ final class ReportRows {
   static ReportSpreadJson of(SpreadBills.Of of, Span span) {
     SpreadBill bill = of.bill();
     Account category = bill.category();
-    UnaryOperator<Amount> told =
-        amount -> category.accountClass() == AccountClass.INCOME ? amount.negated() : amount;
     return new ReportSpreadJson(
         of.entryId(),
         of.no(),
@@ -48,10 +45,10 @@ final class ReportRows {
         of.payee(),
         category.id(),
         category.name(),
-        told.apply(bill.amount()).decimal(),
+        bill.told(bill.amount()).decimal(),
         bill.serves().first(),
         bill.serves().last(),
-        told.apply(bill.within(span)).decimal());
+        bill.told(bill.within(span)).decimal());
   }
 
   static List<ReportRowJson> of(IncomeStatement statement, Chart chart, boolean beside) {

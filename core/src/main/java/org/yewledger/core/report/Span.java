@@ -6,6 +6,7 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.FiscalYear;
 
@@ -102,6 +103,11 @@ public record Span(YearMonth first, YearMonth last) {
         + last.getMonthValue()
         - first.getMonthValue()
         + 1;
+  }
+
+  /** Its months, in their order. */
+  public List<YearMonth> each() {
+    return Stream.iterate(first, this::contains, month -> month.plusMonths(1)).toList();
   }
 
   public LocalDate firstDay() {

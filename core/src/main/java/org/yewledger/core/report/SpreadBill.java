@@ -5,6 +5,7 @@ import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountClass;
 import org.yewledger.core.money.Amount;
 
 /**
@@ -43,6 +44,11 @@ public record SpreadBill(Account category, Amount amount, LocalDate booked, Span
           "It is booked in that month. Choose the months that it serves, or do not spread it.");
     }
     return serves;
+  }
+
+  /** An amount of it as a person reads it: above zero if it goes the usual way of its category. */
+  public Amount told(Amount of) {
+    return category.accountClass() == AccountClass.INCOME ? of.negated() : of;
   }
 
   /** What a month bears of it: nothing if it is none of those that it serves. */

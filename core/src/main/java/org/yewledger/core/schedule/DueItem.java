@@ -35,6 +35,10 @@ public record DueItem(
     SKIPPED
   }
 
+  DueItem held(State now, String because, @Nullable Standing as) {
+    return new DueItem(schedule, nominal, due, moved, window, now, because, as);
+  }
+
   /** Whether it is still expected. */
   public boolean isExpected() {
     return state == State.COMING || state == State.OVERDUE;

@@ -9,7 +9,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -165,23 +164,9 @@ public final class DueItems {
   }
 
   private DueItem held(DueItem item, @Nullable Standing entry) {
-    Settled said = settled.get(item.nominal());
-    if (said instanceof Settled.Skipped skipped) {
-      return with(item, DueItem.State.SKIPPED, skipped.reason(), null);
+    if (settled.get(item.nominal()) instanceof Settled.Skipped skipped) {
+      return item.held(DueItem.State.SKIPPED, skipped.reason(), null);
     }
-    return entry == null ? item : with(item, DueItem.State.ENTERED, "", entry);
-  }
-
-  private static DueItem with(
-      DueItem item, DueItem.State state, String reason, @Nullable Standing entry) {
-    return new DueItem(
-        item.schedule(),
-        item.nominal(),
-        item.due(),
-        item.moved(),
-        item.window(),
-        state,
-        Objects.requireNonNull(reason),
-        entry);
+    return entry == null ? item : item.held(DueItem.State.ENTERED, "", entry);
   }
 }

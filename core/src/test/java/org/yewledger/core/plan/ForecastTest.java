@@ -8,6 +8,8 @@ import static org.yewledger.core.Fixtures.GROCERIES;
 import static org.yewledger.core.Fixtures.eur;
 
 import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
@@ -16,6 +18,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import org.testng.annotations.Test;
 import org.yewledger.core.plan.Forecast.Day;
+import org.yewledger.core.report.Span;
 import org.yewledger.core.schedule.DueItem;
 import org.yewledger.core.schedule.DueItems;
 import org.yewledger.core.schedule.Recurrence;
@@ -25,6 +28,7 @@ import org.yewledger.core.schedule.Rhythm.Unit;
 import org.yewledger.core.schedule.Schedule;
 import org.yewledger.core.schedule.Schedule.Part;
 import org.yewledger.core.schedule.Shift;
+import org.yewledger.core.schedule.Standing;
 import org.yewledger.core.schedule.WorkingDays;
 
 public class ForecastTest {
@@ -87,6 +91,49 @@ public class ForecastTest {
     assertEquals(UsualMoves.of(new long[] {10, 20}), new UsualMoves(15, 13, 18));
     assertEquals(UsualMoves.of(new long[] {-7}), new UsualMoves(-7, -7, -7));
     assertEquals(UsualMoves.of(new long[0]), UsualMoves.NONE);
+  }
+
+  /** What a schedule brought is not usual besides, nor is the month that an account opened in. */
+  @Test
+  public void usualIsWhatMovedBesidesWhatSchedulesBrought() {
+    LocalDate opens = CURRENT.opensOn();
+    YearMonth first = YearMonth.from(opens).plusMonths(opens.getDayOfMonth() == 1 ? 0 : 1);
+    Map<YearMonth, Long> months = new HashMap<>(Map.of(first.minusMonths(1), 900_000L));
+    for (int i = 0; i < 6; i++) {
+      months.put(first.plusMonths(i), -5_000L);
+    }
+    months.merge(first.plusMonths(2), -20_000L, Long::sum);
+    var moved =
+        new MonthlyMoves(
+            Map.of(CURRENT.id(), months, CARD.id(), Map.of(first.plusMonths(2), 20_000L)));
+    Span looked = moved.lastTwelve().orElseThrow();
+    assertEquals(looked.last(), first.plusMonths(5));
+    Schedule schedule =
+        new Schedule(
+            UUID.randomUUID(),
+            "Quillon Card",
+            "",
+            CURRENT,
+            List.of(new Part(CARD, eur(-20_000), "")),
+            eur(0),
+            Recurrence.of(Rhythm.ONCE, first.plusMonths(2).atDay(5), null, null),
+            Shift.NONE);
+    List<DueItem> items =
+        DueItems.of(
+            schedule,
+            first.atDay(1),
+            first.plusMonths(5).atDay(1),
+            TODAY,
+            WorkingDays.WEEKDAYS,
+            Map.of(),
+            List.of(
+                new Standing(UUID.randomUUID(), 7, first.plusMonths(2).atDay(6), eur(-20_000))));
+    MonthlyMoves besides = moved.without(items);
+    assertEquals(besides.usual(CURRENT, looked), new UsualMoves(-5_000, -5_000, -5_000));
+    assertEquals(besides.byAccount().get(CARD.id()).get(first.plusMonths(2)), Long.valueOf(0));
+    assertEquals(
+        moved.byAccount().get(CURRENT.id()).get(first.plusMonths(2)), Long.valueOf(-25_000));
+    assertTrue(new MonthlyMoves(Map.of()).lastTwelve().isEmpty());
   }
 
   @Test
