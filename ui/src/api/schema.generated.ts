@@ -13,7 +13,7 @@ export interface paths {
         };
         get: operations["accounts"];
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -28,7 +28,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["account"];
-        put: operations["change_6"];
+        put: operations["change_7"];
         post?: never;
         delete: operations["delete_1"];
         options?: never;
@@ -238,7 +238,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -317,7 +317,7 @@ export interface paths {
         };
         get: operations["books"];
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -332,7 +332,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_5"];
+        put: operations["change_6"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1276,7 +1276,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["facts"];
-        put: operations["change_4"];
+        put: operations["change_5"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1439,6 +1439,86 @@ export interface paths {
         put?: never;
         post: operations["takeUp"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["loans"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loans/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["loan"];
+        put: operations["change_4"];
+        post?: never;
+        delete: operations["remove_3"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loans/{id}/extra-payments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["plan_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loans/{id}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["whatIf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loans/{id}/years": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keepYear"];
+        post?: never;
+        delete: operations["removeYear"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1662,7 +1742,7 @@ export interface paths {
         get: operations["rates"];
         put?: never;
         post: operations["keep_2"];
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -4332,6 +4412,19 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        ExtraPaymentJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: date */
+            from: string;
+            /** @enum {string} */
+            keep: "PAYMENT" | "END";
+            /** @enum {string} */
+            often: "ONCE" | "EACH_PAYMENT" | "YEARLY";
+        };
         FactsJson: {
             contact: string;
             /**
@@ -4774,6 +4867,33 @@ export interface components {
             textual?: boolean;
             valueNode?: boolean;
         };
+        KeepYearJson: {
+            /** Format: date */
+            after: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            interest: string;
+            note?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owedAfter: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owedBefore: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            paid: string;
+            /** Format: date */
+            through: string;
+        };
         KeptReportJson: {
             address: string;
             /** Format: uuid */
@@ -4922,6 +5042,20 @@ export interface components {
             id: string;
             text: string;
         };
+        LenderYearJson: {
+            /** Format: date */
+            after: string;
+            agrees: boolean;
+            apart: components["schemas"]["YearFiguresJson"];
+            books: components["schemas"]["YearFiguresJson"];
+            /** Format: int32 */
+            entries: number;
+            lender: components["schemas"]["YearFiguresJson"];
+            note: string;
+            parting: components["schemas"]["LoanRowJson"][];
+            /** Format: date */
+            through: string;
+        };
         LineDetailJson: {
             /** @enum {string} */
             detail: "COUNTERPARTY_ACCOUNT" | "COUNTERPARTY_BANK" | "EXTENDED_NAME" | "ADDRESS" | "ULTIMATE_PARTY" | "MANDATE" | "CREDITOR" | "END_TO_END" | "BANK_REFERENCE" | "BOOKING_TEXT" | "SUPPLEMENT" | "ORIGINAL_AMOUNT";
@@ -4950,6 +5084,168 @@ export interface components {
             /** Format: uuid */
             id: string;
             path: string;
+        };
+        LoanDraftJson: {
+            /** Format: uuid */
+            accountId: string;
+            /** @enum {string} */
+            count: "MONTHS" | "DAYS_365" | "DAYS_360";
+            /** Format: date */
+            first: string;
+            /** Format: date */
+            fixedUntil?: string;
+            /** Format: uuid */
+            fromId: string;
+            /** Format: uuid */
+            interestId: string;
+            lastDay: boolean;
+            /** Format: date */
+            lastOn?: string;
+            /** Format: int32 */
+            months: number;
+            payee: string;
+            /** @enum {string} */
+            shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
+            terms: components["schemas"]["LoanTermsJson"][];
+            trusted: boolean;
+            /** Format: int32 */
+            version: number;
+        };
+        LoanLeftJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            interest: string;
+            /** Format: date */
+            last?: string;
+            /** Format: int32 */
+            payments: number;
+        };
+        LoanListedJson: {
+            /** Format: uuid */
+            accountId: string;
+            currency: string;
+            /** Format: uuid */
+            id: string;
+            left: components["schemas"]["LoanLeftJson"];
+            name: string;
+            /** Format: date */
+            next?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owed: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            payment: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            rate: string;
+        };
+        LoanPageJson: {
+            /** Format: uuid */
+            accountId: string;
+            accountName: string;
+            /** Format: uuid */
+            bookId: string;
+            /** @enum {string} */
+            count: "MONTHS" | "DAYS_365" | "DAYS_360";
+            currency: string;
+            /** Format: date */
+            first: string;
+            /** Format: date */
+            fixedUntil?: string;
+            /** Format: uuid */
+            fromId: string;
+            fromName: string;
+            /** Format: uuid */
+            id: string;
+            inWords: string;
+            /** Format: uuid */
+            interestId: string;
+            lastDay: boolean;
+            left: components["schemas"]["LoanLeftJson"];
+            /** Format: int32 */
+            months: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owed: string;
+            payee: string;
+            rows: components["schemas"]["LoanRowJson"][];
+            /** Format: uuid */
+            scheduleId: string;
+            /** @enum {string} */
+            shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
+            terms: components["schemas"]["LoanTermsJson"][];
+            /** Format: date */
+            today: string;
+            trusted: boolean;
+            /** Format: int32 */
+            version: number;
+            years: components["schemas"]["LenderYearJson"][];
+        };
+        LoanRowJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            besides: string;
+            /** Format: date */
+            day: string;
+            /** Format: uuid */
+            entryId?: string;
+            /** Format: int64 */
+            entryNo?: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            interest: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            interestApart: string;
+            /** @enum {string} */
+            kind: "PAID" | "DUE" | "SKIPPED" | "EXTRA" | "PLANNED";
+            overdue: boolean;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owed: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            payment: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            repaid: string;
+        };
+        LoanTermsJson: {
+            /** Format: date */
+            from: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            payment?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            rate: string;
         };
         MadeJson: {
             /** Format: uuid */
@@ -5184,7 +5480,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "BUDGETS" | "SCHEDULES" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "BUDGETS" | "SCHEDULES" | "LOANS" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -5482,6 +5778,11 @@ export interface components {
              * @example 12.50
              */
             amount: string;
+        };
+        PlanExtraJson: {
+            extra: components["schemas"]["ExtraPaymentJson"];
+            /** Format: uuid */
+            fromId: string;
         };
         PlanMonthsJson: {
             /**
@@ -7301,6 +7602,25 @@ export interface components {
             of?: number;
             proved?: boolean;
         };
+        WhatIfComparedJson: {
+            extra: components["schemas"]["ExtraPaymentJson"];
+            left: components["schemas"]["LoanLeftJson"];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            payment: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            saved: string;
+        };
+        WhatIfJson: {
+            compared: components["schemas"]["WhatIfComparedJson"];
+            others: components["schemas"]["WhatIfComparedJson"][];
+            rows: components["schemas"]["LoanRowJson"][];
+        };
         WouldBePostedJson: {
             accountIds: string[];
             payee: string;
@@ -7310,6 +7630,33 @@ export interface components {
         WouldBookJson: {
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
+        };
+        YearFiguresJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            interest: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owedAfter: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owedBefore: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            paid: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            repaid: string;
         };
     };
     responses: never;
@@ -7340,7 +7687,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -7388,7 +7735,7 @@ export interface operations {
             };
         };
     };
-    change_6: {
+    change_7: {
         parameters: {
             query: {
                 version: number;
@@ -7751,7 +8098,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query: {
                 version: number;
@@ -7886,7 +8233,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7910,7 +8257,7 @@ export interface operations {
             };
         };
     };
-    change_5: {
+    change_6: {
         parameters: {
             query: {
                 version: number;
@@ -9649,7 +9996,7 @@ export interface operations {
             };
         };
     };
-    change_4: {
+    change_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -9983,6 +10330,219 @@ export interface operations {
                 "application/json": components["schemas"]["TakeUpJson"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    loans: {
+        parameters: {
+            query?: {
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoanListedJson"][];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoanDraftJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoanPageJson"];
+                };
+            };
+        };
+    };
+    loan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoanPageJson"];
+                };
+            };
+        };
+    };
+    change_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoanDraftJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoanPageJson"];
+                };
+            };
+        };
+    };
+    remove_3: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    plan_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanExtraJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    whatIf: {
+        parameters: {
+            query: {
+                amount: string;
+                often: "ONCE" | "EACH_PAYMENT" | "YEARLY";
+                from: string;
+                keep: "PAYMENT" | "END";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIfJson"];
+                };
+            };
+        };
+    };
+    keepYear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepYearJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeYear: {
+        parameters: {
+            query: {
+                through: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {
@@ -10344,7 +10904,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query: {
                 from: string;

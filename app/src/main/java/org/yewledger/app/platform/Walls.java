@@ -65,6 +65,16 @@ public final class Walls {
               "account-planned",
               "A schedule still names the account. Change the schedule first."),
           wall(
+              "loan_one_of_account", "loan-twice", "The terms of that loan are told already."),
+          wall(
+              "loan_household_id_account_id_fkey",
+              "account-planned",
+              "The account is a loan with terms. Take the terms out first."),
+          wall(
+              "loan_household_id_interest_id_fkey",
+              "account-planned",
+              "A loan books its interest there. Change its terms first."),
+          wall(
               "balance_goal_household_id_account_id_fkey",
               "account-planned",
               "A goal names the account. Give the goal up first."),

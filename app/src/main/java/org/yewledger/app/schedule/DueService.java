@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -18,6 +20,8 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.schedule.Schedules.Kept;
+import org.yewledger.app.schedule.VaryingSchedules.Varying;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.schedule.DueItem;
 import org.yewledger.core.schedule.DueItems;
@@ -42,18 +46,19 @@ public class DueService {
         join entry e on e.household_id = :household and e.payee_id = s.payee_id
                     and e.origin <> 'OPENING' and e.date between :from and :to
         join posting p on p.household_id = :household and p.entry_id = e.id and p.account_id = s.account_id
-       where s.household_id = :household group by s.id, e.id, e.no, e.date
+       where s.household_id = :household and s.id = any(:schedules) group by s.id, e.id, e.no, e.date
       union
       select d.schedule_id, e.id, e.no, e.date, coalesce(sum(p.amount_minor), 0)::bigint from due_item d
         join schedule s on s.household_id = :household and s.id = d.schedule_id
         join entry e on e.household_id = :household and e.id = d.entry_id
         left join posting p on p.household_id = :household and p.entry_id = e.id and p.account_id = s.account_id
-       where d.household_id = :household group by d.schedule_id, e.id, e.no, e.date\
+       where d.household_id = :household and d.schedule_id = any(:schedules) group by d.schedule_id, e.id, e.no, e.date\
       """;
 
   private final Schedules schedules;
   private final SettledItems settled;
   private final Holidays holidays;
+  private final VaryingSchedules varying;
   private final HouseholdDays days;
   private final JdbcClient jdbc;
 
@@ -61,11 +66,13 @@ public class DueService {
       Schedules schedules,
       SettledItems settled,
       Holidays holidays,
+      VaryingSchedules varying,
       HouseholdDays days,
       JdbcClient jdbc) {
     this.schedules = schedules;
     this.settled = settled;
     this.holidays = holidays;
+    this.varying = varying;
     this.days = days;
     this.jdbc = jdbc;
   }
@@ -102,11 +109,34 @@ public class DueService {
    */
   @Transactional(readOnly = true)
   public List<DueItem> items(Chart chart, LocalDate from, LocalDate to) {
-    List<Schedule> all = schedules.all(chart).stream().map(Kept::schedule).toList();
-    return items(all, from, to);
+    return items(chart, schedules(chart), from, to);
   }
 
-  private List<DueItem> items(List<Schedule> all, LocalDate from, LocalDate to) {
+  private List<Schedule> schedules(Chart chart) {
+    return schedules.all(chart).stream().map(Kept::schedule).toList();
+  }
+
+  private List<DueItem> items(Chart chart, List<Schedule> wanted, LocalDate from, LocalDate to) {
+    if (wanted.isEmpty()) {
+      return List.of();
+    }
+    Map<UUID, Varying> vary = varying.all(chart);
+    Predicate<Schedule> varies = schedule -> vary.containsKey(schedule.id());
+    List<DueItem> items = new ArrayList<>(plain(wanted.stream().filter(varies.negate()).toList(), from, to));
+    for (Schedule schedule : wanted.stream().filter(varies).toList()) {
+      Varying how = Objects.requireNonNull(vary.get(schedule.id()));
+      how.split(sinceFirst(schedule, how::usual, to), expectedOn(chart, how.dependsOn(), to)).stream()
+          .filter(item -> !item.nominal().isBefore(from))
+          .forEach(items::add);
+    }
+    items.sort(
+        Comparator.comparing(DueItem::due)
+            .thenComparing(item -> item.schedule().payee())
+            .thenComparing(item -> item.schedule().id()));
+    return items;
+  }
+
+  private List<DueItem> plain(List<Schedule> all, LocalDate from, LocalDate to) {
     if (all.isEmpty()) {
       return List.of();
     }
@@ -125,10 +155,41 @@ public class DueService {
                 said.getOrDefault(schedule.id(), Map.of()),
                 standing.getOrDefault(schedule.id(), List.of()))
                 .stream())
-        .sorted(
-            Comparator.comparing(DueItem::due)
-                .thenComparing(item -> item.schedule().payee())
-                .thenComparing(item -> item.schedule().id()))
+        .toList();
+  }
+
+  /**
+   * All items of a schedule whose amount is another one at times, from its first through a day.
+   *
+   * @param asOn the schedule as it is for the item that its rule gives a day
+   */
+  @Transactional(readOnly = true)
+  public List<DueItem> sinceFirst(
+      Schedule schedule, Function<LocalDate, Schedule> asOn, LocalDate through) {
+    LocalDate first = schedule.when().first();
+    return DueItems.of(
+        schedule,
+        asOn,
+        first,
+        through,
+        days.today(),
+        holidays.workingDays(),
+        settled.all().getOrDefault(schedule.id(), Map.of()),
+        standing(List.of(schedule), first, through)
+            .getOrDefault(schedule.id(), List.of()));
+  }
+
+  /** What plain schedules of other accounts still expect to move an account, through a day. */
+  @Transactional(readOnly = true)
+  public List<DueItem> expectedOn(Chart chart, Account account, LocalDate through) {
+    List<Schedule> moving =
+        schedules(chart).stream()
+            .filter(schedule ->
+                schedule.parts().stream().anyMatch(p -> p.account().id().equals(account.id())))
+            .filter(schedule -> !varying.all(chart).containsKey(schedule.id()))
+            .toList();
+    return plain(moving, days.today().minusDays(DAYS_BACK), through).stream()
+        .filter(DueItem::isExpected)
         .toList();
   }
 
@@ -139,8 +200,8 @@ public class DueService {
   }
 
   /** The items of one schedule whose rule gives them a day of a span. */
-  List<DueItem> of(Schedule schedule, LocalDate from, LocalDate to) {
-    return items(List.of(schedule), from, to);
+  List<DueItem> of(Chart chart, Schedule schedule, LocalDate from, LocalDate to) {
+    return items(chart, List.of(schedule), from, to);
   }
 
   /** What has not come until today, of all books. */
@@ -159,28 +220,27 @@ public class DueService {
   @Transactional(readOnly = true)
   public Optional<Long> overdue(Chart chart, UUID bookId, LocalDate by) {
     List<Schedule> all =
-        schedules.all(chart).stream()
-            .map(Kept::schedule)
+        schedules(chart).stream()
             .filter(schedule -> schedule.account().bookId().equals(bookId))
             .toList();
     return all.isEmpty()
         ? Optional.empty()
         : Optional.of(
-            items(all, by.minusDays(DAYS_BACK), by).stream()
+            items(chart, all, by.minusDays(DAYS_BACK), by).stream()
                 .filter(item -> item.isExpected() && !item.due().isAfter(by))
                 .count());
   }
 
   /** One item, if the schedule's rule gives one that day. */
-  Optional<DueItem> item(Schedule schedule, LocalDate day) {
-    return items(List.of(schedule), day, day).stream().findFirst();
+  Optional<DueItem> item(Chart chart, Schedule schedule, LocalDate day) {
+    return items(chart, List.of(schedule), day, day).stream().findFirst();
   }
 
   /** The next item of each schedule that is still expected. */
-  Map<UUID, LocalDate> next(List<Schedule> all) {
+  Map<UUID, LocalDate> next(Chart chart, List<Schedule> all) {
     LocalDate today = days.today();
     Map<UUID, LocalDate> next = new HashMap<>();
-    for (DueItem item : items(all, today.minusDays(DAYS_BACK), today.plusDays(DAYS_BACK))) {
+    for (DueItem item : items(chart, all, today.minusDays(DAYS_BACK), today.plusDays(DAYS_BACK))) {
       if (item.isExpected()) {
         next.putIfAbsent(item.schedule().id(), item.due());
       }
@@ -194,6 +254,7 @@ public class DueService {
     Map<UUID, List<Standing>> standing = new HashMap<>();
     jdbc.sql(STANDING)
         .param("household", SignedIn.now().householdId())
+        .param("schedules", byId.keySet().toArray(UUID[]::new))
         .param("from", Date.valueOf(from.minusDays(MARGIN)))
         .param("to", Date.valueOf(to.plusDays(MARGIN)))
         .query(row -> {

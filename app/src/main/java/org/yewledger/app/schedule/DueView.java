@@ -61,9 +61,10 @@ class DueView {
   @Transactional(readOnly = true)
   DueItemsJson of(UUID scheduleId) {
     LocalDate today = days.today();
-    Schedule schedule = schedules.find(scheduleId, charts.chart()).schedule();
+    Chart chart = charts.chart();
+    Schedule schedule = schedules.find(scheduleId, chart).schedule();
     return json(
-        today, due.of(schedule, today.minusDays(DueService.DAYS_BACK), today.plusDays(DAYS_AHEAD)));
+        today, due.of(chart, schedule, today.minusDays(DueService.DAYS_BACK), today.plusDays(DAYS_AHEAD)));
   }
 
   private static DueItemsJson json(LocalDate today, List<DueItem> items) {

@@ -8,8 +8,10 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
+import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.payee.Payees;
+import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.schedule.Schedules.Kept;
@@ -27,6 +29,7 @@ public class ScheduleService {
   private final Schedules schedules;
   private final Holidays holidays;
   private final DueService due;
+  private final VaryingSchedules varying;
   private final Payees payees;
   private final Acts acts;
 
@@ -35,23 +38,26 @@ public class ScheduleService {
       Schedules schedules,
       Holidays holidays,
       DueService due,
+      VaryingSchedules varying,
       Payees payees,
       Acts acts) {
     this.charts = charts;
     this.schedules = schedules;
     this.holidays = holidays;
     this.due = due;
+    this.varying = varying;
     this.payees = payees;
     this.acts = acts;
   }
 
   @Transactional(readOnly = true)
   List<ScheduleOfJson> all(@Nullable UUID bookId) {
+    Chart chart = charts.chart();
     List<Kept> all =
-        schedules.all(charts.chart()).stream()
+        schedules.all(chart).stream()
             .filter(k -> bookId == null || k.schedule().account().bookId().equals(bookId))
             .toList();
-    Map<UUID, LocalDate> next = due.next(all.stream().map(Kept::schedule).toList());
+    Map<UUID, LocalDate> next = due.next(chart, all.stream().map(Kept::schedule).toList());
     return all.stream()
         .map(kept -> ScheduleOfJson.of(kept, next.get(kept.schedule().id())))
         .toList();
@@ -59,8 +65,9 @@ public class ScheduleService {
 
   @Transactional(readOnly = true)
   ScheduleOfJson one(UUID id) {
-    Kept kept = schedules.find(id, charts.chart());
-    return ScheduleOfJson.of(kept, due.next(List.of(kept.schedule())).get(id));
+    Chart chart = charts.chart();
+    Kept kept = schedules.find(id, chart);
+    return ScheduleOfJson.of(kept, due.next(chart, List.of(kept.schedule())).get(id));
   }
 
   /**
@@ -87,25 +94,41 @@ public class ScheduleService {
   }
 
   /**
+   * @throws Conflict {@code schedule-of-loan}
    * @throws Refusal as {@link Schedule#require} does
    */
   @Transactional
   @ForBookkeepers
   void change(UUID id, ScheduleDraftJson draft) {
     schedules.hold(id);
-    Schedule schedule = draft.toSchedule(id, charts.chart());
+    Chart chart = charts.chart();
+    requireOwn(id, chart);
+    Schedule schedule = draft.toSchedule(id, chart);
     acts.begin(
         ActKind.SCHEDULES,
         "Changed what is expected of %s: %s".formatted(schedule.payee(), schedule.inWords()));
     schedules.change(schedule, payee(schedule), draft.version());
   }
 
-  /** Ends a schedule; what was entered stays. */
+  private void requireOwn(UUID id, Chart chart) {
+    if (varying.all(chart).containsKey(id)) {
+      throw new Conflict(
+          "schedule-of-loan", "The terms of a loan say when it is paid. Change them there.");
+    }
+  }
+
+  /**
+   * Ends a schedule; what was entered stays.
+   *
+   * @throws Conflict {@code schedule-of-loan}
+   */
   @Transactional
   @ForBookkeepers
   void remove(UUID id, int version) {
     schedules.hold(id);
-    Schedule schedule = schedules.find(id, charts.chart()).schedule();
+    Chart chart = charts.chart();
+    requireOwn(id, chart);
+    Schedule schedule = schedules.find(id, chart).schedule();
     acts.begin(ActKind.SCHEDULES, "Expects %s no more".formatted(schedule.payee()));
     schedules.remove(id, version);
   }

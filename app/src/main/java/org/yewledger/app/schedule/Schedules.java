@@ -26,13 +26,13 @@ import org.yewledger.core.schedule.Shift;
 /** Keeps schedules. */
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
-class Schedules {
+public class Schedules {
   /**
    * A schedule as it is kept.
    *
    * @param version to be sent back when it is changed
    */
-  record Kept(Schedule schedule, UUID payeeId, int version) {}
+  public record Kept(Schedule schedule, UUID payeeId, int version) {}
 
   private final JdbcClient jdbc;
 
@@ -41,7 +41,7 @@ class Schedules {
   }
 
   /** All of them, by their payees. */
-  List<Kept> all(Chart chart) {
+  public List<Kept> all(Chart chart) {
     Map<UUID, List<Part>> parts = parts(chart);
     List<Kept> all = new ArrayList<>();
     jdbc.sql(
@@ -104,7 +104,7 @@ class Schedules {
   /**
    * @throws NotFound if the household has no such schedule
    */
-  Kept find(UUID id, Chart chart) {
+  public Kept find(UUID id, Chart chart) {
     return all(chart).stream()
         .filter(kept -> kept.schedule().id().equals(id))
         .findFirst()
@@ -116,7 +116,7 @@ class Schedules {
    *
    * @throws NotFound if the household has no such schedule
    */
-  void hold(UUID id) {
+  public void hold(UUID id) {
     if (!isHeld(id)) {
       throw new NotFound("schedule");
     }
@@ -131,7 +131,7 @@ class Schedules {
         .isPresent();
   }
 
-  void add(Schedule schedule, UUID payeeId) {
+  public void add(Schedule schedule, UUID payeeId) {
     jdbc.sql(
             """
             insert into schedule (household_id, id, payee_id, note, account_id, about_minor, rule, first, shift, trusted)
@@ -175,7 +175,7 @@ class Schedules {
    * @param version as the person saw it
    * @throws Conflict {@code changed-meanwhile}
    */
-  void change(Schedule schedule, UUID payeeId, int version) {
+  public void change(Schedule schedule, UUID payeeId, int version) {
     int changed =
         jdbc.sql(
                 """
@@ -213,7 +213,7 @@ class Schedules {
    * @param version as the person saw it
    * @throws Conflict {@code changed-meanwhile}
    */
-  void remove(UUID id, int version) {
+  public void remove(UUID id, int version) {
     jdbc.sql("delete from due_item where household_id = ? and schedule_id = ?")
         .params(SignedIn.now().householdId(), id)
         .update();

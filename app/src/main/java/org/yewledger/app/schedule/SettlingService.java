@@ -93,8 +93,9 @@ public class SettlingService {
     // Somebody may have changed them until they were held.
     entries.forgetRead();
     Chart chart = charts.chart();
-    Schedule schedule = schedules.find(scheduleId, chart).schedule();
-    DueItem item = requireExpected(schedule, wanted.day());
+    DueItem item =
+        requireExpected(chart, schedules.find(scheduleId, chart).schedule(), wanted.day());
+    Schedule schedule = item.schedule();
     LocalDate on = wanted.on() == null ? item.due() : wanted.on();
     Amount amount =
         wanted.amount() == null
@@ -139,21 +140,22 @@ public class SettlingService {
   @ForBookkeepers
   void settle(UUID scheduleId, SettleJson wanted) {
     schedules.hold(scheduleId);
-    Schedule schedule = schedules.find(scheduleId, charts.chart()).schedule();
-    DueItem item = item(schedule, wanted.day());
+    Chart chart = charts.chart();
+    Schedule schedule = schedules.find(scheduleId, chart).schedule();
+    DueItem item = item(chart, schedule, wanted.day());
     String of = "%s, due %s".formatted(schedule.payee(), item.due());
     switch (wanted.how()) {
       case SKIP -> {
-        requireExpected(schedule, wanted.day());
+        requireExpected(chart, schedule, wanted.day());
         keep(item, new Settled.Skipped(reason(wanted.reason())), "Skipped " + of);
       }
       case MOVE -> {
-        requireExpected(schedule, wanted.day());
+        requireExpected(chart, schedule, wanted.day());
         LocalDate to = movedTo(item, wanted.to());
         keep(item, new Settled.Moved(to), "Moved %s, to %s".formatted(of, to));
       }
       case IS_ENTRY -> {
-        requireExpected(schedule, wanted.day());
+        requireExpected(chart, schedule, wanted.day());
         keep(
             item,
             new Settled.Entered(entry(wanted.entryNo())),
@@ -168,12 +170,12 @@ public class SettlingService {
     settled.keep(item.schedule().id(), item.nominal(), said);
   }
 
-  private DueItem item(Schedule schedule, LocalDate day) {
-    return due.item(schedule, day).orElseThrow(() -> new NotFound("due-item"));
+  private DueItem item(Chart chart, Schedule schedule, LocalDate day) {
+    return due.item(chart, schedule, day).orElseThrow(() -> new NotFound("due-item"));
   }
 
-  private DueItem requireExpected(Schedule schedule, LocalDate day) {
-    DueItem item = item(schedule, day);
+  private DueItem requireExpected(Chart chart, Schedule schedule, LocalDate day) {
+    DueItem item = item(chart, schedule, day);
     if (item.entry() != null) {
       throw new Conflict(
           "due-entered",

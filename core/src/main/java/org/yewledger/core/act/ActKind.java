@@ -60,6 +60,8 @@ public enum ActKind {
   BUDGETS,
   /** Entries that recur, and what is said of their due items. */
   SCHEDULES,
+  /** The terms of loans, and what lenders say of a year. */
+  LOANS,
   CLOSE_MONTH,
   /** Keeps a return of sales tax as it was sent. */
   RETURN_TAX,

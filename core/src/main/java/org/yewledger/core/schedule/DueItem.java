@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * One expected occurrence of a schedule.
  *
+ * @param schedule as it is for this item: what a loan's payment is made of changes each time
  * @param nominal the day that the rule gives it, by which it is known
  * @param due the day that it is due on
  * @param moved whether a person moved it there
@@ -37,6 +38,11 @@ public record DueItem(
 
   DueItem held(State now, String because, @Nullable Standing as) {
     return new DueItem(schedule, nominal, due, moved, window, now, because, as);
+  }
+
+  /** The same with its schedule as it is for it. */
+  public DueItem with(Schedule asOfIt) {
+    return new DueItem(asOfIt, nominal, due, moved, window, state, reason, entry);
   }
 
   /** Whether it is still expected. */

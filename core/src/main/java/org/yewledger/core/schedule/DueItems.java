@@ -38,13 +38,19 @@ public final class DueItems {
   private static final int MOST = 4_000;
 
   private final Schedule schedule;
+  private final Function<LocalDate, Schedule> asOn;
   private final LocalDate today;
   private final WorkingDays working;
   private final Map<LocalDate, Settled> settled;
 
   private DueItems(
-      Schedule schedule, LocalDate today, WorkingDays working, Map<LocalDate, Settled> settled) {
+      Schedule schedule,
+      Function<LocalDate, Schedule> asOn,
+      LocalDate today,
+      WorkingDays working,
+      Map<LocalDate, Settled> settled) {
     this.schedule = schedule;
+    this.asOn = asOn;
     this.today = today;
     this.working = working;
     this.settled = settled;
@@ -67,7 +73,24 @@ public final class DueItems {
       WorkingDays working,
       Map<LocalDate, Settled> settled,
       List<Standing> entries) {
-    return new DueItems(schedule, today, working, settled).items(from, to, entries);
+    return of(schedule, day -> schedule, from, to, today, working, settled, entries);
+  }
+
+  /**
+   * The same of a schedule whose amount is another one at times.
+   *
+   * @param asOn the schedule as it is for the item that its rule gives a day
+   */
+  public static List<DueItem> of(
+      Schedule schedule,
+      Function<LocalDate, Schedule> asOn,
+      LocalDate from,
+      LocalDate to,
+      LocalDate today,
+      WorkingDays working,
+      Map<LocalDate, Settled> settled,
+      List<Standing> entries) {
+    return new DueItems(schedule, asOn, today, working, settled).items(from, to, entries);
   }
 
   private List<DueItem> items(LocalDate from, LocalDate to, List<Standing> entries) {
@@ -89,7 +112,7 @@ public final class DueItems {
     LocalDate moved = Settled.movedTo(settled.get(nominal));
     LocalDate due = moved == null ? schedule.shift().of(nominal, working) : moved;
     return new DueItem(
-        schedule,
+        asOn.apply(nominal),
         nominal,
         due,
         moved != null,
@@ -142,7 +165,6 @@ public final class DueItems {
   private List<Pair> pairs(List<DueItem> items, List<Standing> entries) {
     NavigableMap<LocalDate, List<Standing>> byDay =
         entries.stream()
-            .filter(entry -> schedule.expects(entry.amount()))
             .collect(Collectors.groupingBy(Standing::date, TreeMap::new, Collectors.toList()));
     List<Pair> pairs = new ArrayList<>();
     for (DueItem item : items) {
@@ -153,6 +175,7 @@ public final class DueItems {
       LocalDate last = item.due().plusDays(item.window());
       byDay.subMap(first, true, last, true).values().stream()
           .flatMap(List::stream)
+          .filter(entry -> item.schedule().expects(entry.amount()))
           .forEach(entry ->
               item.apart(entry.date()).ifPresent(days -> pairs.add(new Pair(item, entry, days))));
     }

@@ -142,6 +142,11 @@ public record Schedule(
         .require();
   }
 
+  /** The same with other parts. */
+  public Schedule with(List<Part> others) {
+    return new Schedule(id, payee, note, account, others, about, when, shift, trusted);
+  }
+
   /** How often it recurs, in words, such as "every month on the 1st, or the next working day". */
   public String inWords() {
     return when.inWords()
