@@ -7,6 +7,7 @@ import { Tooltip } from 'radix-ui'
 import { StrictMode, useEffect, useState } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
+import { Loans } from '@/features/loan/Loans'
 import { Forecast } from '@/features/plan/Forecast'
 import { SetAsides } from '@/features/plan/SetAsides'
 import { YearAhead } from '@/features/schedule/YearAhead'
@@ -84,6 +85,7 @@ const router = createBrowserRouter([
           { path: '/plan', element: <Budgets /> },
           { path: '/plan/ahead', element: <YearAhead /> },
           { path: '/plan/forecast', element: <Forecast /> },
+          { path: '/plan/loans', element: <Loans /> },
           { path: '/plan/set-asides', element: <SetAsides /> },
           { path: '/reports', element: <FirstReport /> },
           { path: '/reports/income', element: <Report key="income" kind="INCOME_STATEMENT" /> },

@@ -4322,6 +4322,7 @@ export interface components {
             inWords: string;
             moved: boolean;
             note: string;
+            parts: components["schemas"]["SchedulePartJson"][];
             payee: string;
             places: string;
             reason?: string;
@@ -5171,6 +5172,7 @@ export interface components {
             interestId: string;
             lastDay: boolean;
             left: components["schemas"]["LoanLeftJson"];
+            lenderYears: components["schemas"]["LenderYearJson"][];
             /** Format: int32 */
             months: number;
             /**
@@ -5179,18 +5181,17 @@ export interface components {
              */
             owed: string;
             payee: string;
-            rows: components["schemas"]["LoanRowJson"][];
             /** Format: uuid */
             scheduleId: string;
             /** @enum {string} */
             shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
+            table: components["schemas"]["LoanTableJson"];
             terms: components["schemas"]["LoanTermsJson"][];
             /** Format: date */
             today: string;
             trusted: boolean;
             /** Format: int32 */
             version: number;
-            years: components["schemas"]["LenderYearJson"][];
         };
         LoanRowJson: {
             /**
@@ -5233,6 +5234,39 @@ export interface components {
              */
             repaid: string;
         };
+        LoanSumJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            extra: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            interest: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            owed: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            payment: string;
+            /** Format: int32 */
+            payments: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            repaid: string;
+        };
+        LoanTableJson: {
+            sum?: components["schemas"]["LoanSumJson"];
+            years: components["schemas"]["LoanYearJson"][];
+        };
         LoanTermsJson: {
             /** Format: date */
             from: string;
@@ -5246,6 +5280,12 @@ export interface components {
              * @example 12.50
              */
             rate: string;
+        };
+        LoanYearJson: {
+            rows: components["schemas"]["LoanRowJson"][];
+            sum: components["schemas"]["LoanSumJson"];
+            /** Format: int32 */
+            year: number;
         };
         MadeJson: {
             /** Format: uuid */
@@ -6484,6 +6524,7 @@ export interface components {
             trusted: boolean;
             /** Format: date */
             until?: string;
+            varies: boolean;
             /** Format: int32 */
             version: number;
         };
@@ -7619,7 +7660,7 @@ export interface components {
         WhatIfJson: {
             compared: components["schemas"]["WhatIfComparedJson"];
             others: components["schemas"]["WhatIfComparedJson"][];
-            rows: components["schemas"]["LoanRowJson"][];
+            table: components["schemas"]["LoanTableJson"];
         };
         WouldBePostedJson: {
             accountIds: string[];

@@ -6,6 +6,7 @@ const PARTS = [
   { to: '/plan/forecast', name: 'Forecast' },
   { to: '/plan', name: 'Budgets' },
   { to: '/plan/set-asides', name: 'Set-asides' },
+  { to: '/plan/loans', name: 'Loans' },
 ] as const
 
 /** The way from one part of Plan to another. */

@@ -60,7 +60,7 @@ export function DueInspector({
             </Button>
           )}
           <Button onClick={() => onDo('change')}>
-            Change schedule <kbd>E</kbd>
+            {schedule.data?.varies ? 'The loan’s terms' : 'Change schedule'} <kbd>E</kbd>
           </Button>
         </MayChange>
       </Acts>
@@ -94,7 +94,7 @@ function Becomes({ schedule, item }: { schedule: Schedule; item: DueItem }) {
           <col className="w-[96px]" />
         </colgroup>
         <tbody>
-          {schedule.parts.map((part, i) => (
+          {item.parts.map((part, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: two parts may be alike in all but their place
             <tr key={i}>
               <td>

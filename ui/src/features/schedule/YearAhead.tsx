@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
+import { Navigate } from 'react-router'
 import { api, data } from '@/api/client'
 import { session } from '@/api/queries'
 import { useCommands } from '@/app/commands'
@@ -174,7 +175,8 @@ function ChangeSchedule({ item, onClose }: { item: DueItem; onClose: () => void 
   })
   if (schedule.error) return <Failed error={schedule.error} retry={schedule.refetch} />
   if (!schedule.data) return <Loading what="the schedule" />
-  const { id, version, payee } = schedule.data
+  const { id, version, payee, varies } = schedule.data
+  if (varies) return <Navigate to="/plan/loans" />
   return (
     <>
       <ScheduleForm key={`${id} ${version}`} schedule={schedule.data} onClose={onClose} />

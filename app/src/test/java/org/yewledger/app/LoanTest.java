@@ -85,14 +85,16 @@ public class LoanTest extends AppTest {
 
   private static List<String> rows(JsonNode page) {
     List<String> rows = new ArrayList<>();
-    for (JsonNode row : page.path("rows")) {
-      rows.add(
-          "%s %s %s %s"
-              .formatted(
-                  row.path("kind").asString(),
-                  row.path("interest").asString(),
-                  row.path("repaid").asString(),
-                  row.path("owed").asString()));
+    for (JsonNode year : page.at("/table/years")) {
+      for (JsonNode row : year.path("rows")) {
+        rows.add(
+            "%s %s %s %s"
+                .formatted(
+                    row.path("kind").asString(),
+                    row.path("interest").asString(),
+                    row.path("repaid").asString(),
+                    row.path("owed").asString()));
+      }
     }
     return rows;
   }
@@ -108,7 +110,9 @@ public class LoanTest extends AppTest {
             "EXTRA 0.00 -10000.00 10000.00",
             "DUE 100.00 900.00 9100.00",
             "DUE 91.00 909.00 8191.00"));
-    assertEquals(page.at("/rows/11/owed").asString(), "0.00", page.toString());
+    assertEquals(page.at("/table/sum/owed").asString(), "0.00", page.toString());
+    assertEquals(page.at("/table/sum/repaid").asString(), "10000.00");
+    assertEquals(page.at("/table/sum/extra").asString(), "-10000.00");
     assertEquals(page.path("owed").asString(), "10000.00");
     JsonNode due =
         h.api().get("/api/due-items?through=" + firstDue(h).plusMonths(30)).json().path("items");
@@ -125,14 +129,14 @@ public class LoanTest extends AppTest {
         h.api()
             .post(
                 "/api/schedules/%s/due-items".formatted(schedule),
-                "{\"day\":\"%s\",\"on\":\"%s\",\"amount\":\"-1200.00\"}".formatted(firstDue(h), today(h)));
+                "{\"day\":\"%s\",\"on\":\"%s\",\"amount\":\"-1200.00\"}"
+                    .formatted(firstDue(h), today(h)));
     assertEquals(entered.status(), 201, entered.toString());
     assertEquals(
         rows(h.api().get("/api/loans/" + id).json()).subList(1, 3),
         List.of("PAID 100.00 1100.00 8900.00", "DUE 89.00 911.00 7989.00"));
     undo(h);
-    assertEquals(
-        rows(h.api().get("/api/loans/" + id).json()).get(1), "DUE 100.00 900.00 9100.00");
+    assertEquals(rows(h.api().get("/api/loans/" + id).json()).get(1), "DUE 100.00 900.00 9100.00");
     undo(h);
     assertEquals(h.api().get("/api/loans").json().size(), 0);
     assertEquals(h.api().get("/api/schedules").json().size(), 0);
@@ -150,14 +154,15 @@ public class LoanTest extends AppTest {
     JsonNode page = h.api().get("/api/loans/" + id).json();
     String schedule = "/api/schedules/" + page.path("scheduleId").asString();
     assertEquals(h.api().delete(schedule + "?version=0").problem(), "schedule-of-loan");
-    Account loan = founding.as(h.owner(), () ->
-        charts.chart().account(UUID.fromString(page.path("accountId").asString())));
+    Account loan =
+        founding.as(
+            h.owner(),
+            () -> charts.chart().account(UUID.fromString(page.path("accountId").asString())));
     String raised =
         terms("\"1000.00\"")
             + ",{\"from\":\"%s\",\"rate\":\"6\",\"payment\":\"900.00\"}"
                 .formatted(firstDue(h).plusMonths(1));
-    Api.Answer changed =
-        h.api().put("/api/loans/" + id, draft(h, loan, firstDue(h), raised, ""));
+    Api.Answer changed = h.api().put("/api/loans/" + id, draft(h, loan, firstDue(h), raised, ""));
     assertEquals(
         rows(changed.json()).subList(2, 4),
         List.of("DUE 91.00 809.00 8291.00", "DUE 41.46 858.54 7432.46"));
@@ -165,7 +170,8 @@ public class LoanTest extends AppTest {
         h.api().put("/api/loans/" + id, draft(h, loan, firstDue(h), raised, "")).problem(),
         "changed-meanwhile");
     assertEquals(
-        h.api().post("/api/loans", draft(h, loan, firstDue(h), raised, "")).problem(), "loan-twice");
+        h.api().post("/api/loans", draft(h, loan, firstDue(h), raised, "")).problem(),
+        "loan-twice");
     assertEquals(h.api().delete("/api/loans/" + id + "?version=1").status(), 204);
     assertEquals(h.api().get("/api/schedules").json().size(), 0);
   }
@@ -194,8 +200,7 @@ public class LoanTest extends AppTest {
   public void anExtraPaymentIsTriedAndPutInThePlan() {
     Household h = found("loan-what-if");
     String id = told(h, borrowed(h));
-    String extra =
-        "{\"amount\":\"2000.00\",\"often\":\"ONCE\",\"from\":\"%s\",\"keep\":\"%s\"}";
+    String extra = "{\"amount\":\"2000.00\",\"often\":\"ONCE\",\"from\":\"%s\",\"keep\":\"%s\"}";
     JsonNode sooner =
         h.api()
             .get(
@@ -214,8 +219,7 @@ public class LoanTest extends AppTest {
     assertEquals(planned.status(), 204, planned.toString());
     JsonNode page = h.api().get("/api/loans/" + id).json();
     assertEquals(rows(page).get(2), "PLANNED 0.00 2000.00 7100.00");
-    assertEquals(
-        page.at("/terms/1/payment").asString(), sooner.at("/others/0/payment").asString());
+    assertEquals(page.at("/terms/1/payment").asString(), sooner.at("/others/0/payment").asString());
     assertEquals(page.at("/left/payments").asInt(), 11);
     undo(h);
     assertEquals(h.api().get("/api/loans/" + id).json().path("terms").size(), 1);
@@ -234,12 +238,12 @@ public class LoanTest extends AppTest {
             .problem(),
         "year-not-in-itself");
     h.api().put("/api/loans/%s/years".formatted(id), year.formatted(after, today(h), "10000.00"));
-    JsonNode kept = h.api().get("/api/loans/" + id).json().at("/years/0");
+    JsonNode kept = h.api().get("/api/loans/" + id).json().at("/lenderYears/0");
     assertTrue(kept.path("agrees").asBoolean(), kept.toString());
     assertEquals(kept.at("/books/owedAfter").asString(), "10000.00");
     assertEquals(kept.path("entries").asInt(), 1);
     h.api().delete("/api/loans/%s/years?through=%s".formatted(id, today(h)));
-    assertEquals(h.api().get("/api/loans/" + id).json().path("years").size(), 0);
+    assertEquals(h.api().get("/api/loans/" + id).json().path("lenderYears").size(), 0);
   }
 
   @Test

@@ -15,9 +15,6 @@ import org.yewledger.demo.Happening.Share;
 
 /** A month of the family: bills, shopping, the card, and what goes to savings and comes home. */
 final class HouseholdMonth {
-  private static final long LOAN_PAYMENT = 1_086_40;
-  private static final double LOAN_YEARLY_RATE = 0.0385;
-
   private final Story story;
 
   HouseholdMonth(Story story) {
@@ -56,13 +53,13 @@ final class HouseholdMonth {
   }
 
   private void loanPayment() {
-    long interest = Math.round(-story.balance(LOAN) * LOAN_YEARLY_RATE / 12);
+    long interest = DemoLoan.interestOf(-story.balance(LOAN));
     List<Share> shares =
         List.of(
             new Share("Loan interest", -interest, "interest"),
-            new Share(LOAN, -(LOAN_PAYMENT - interest), "repaid"));
+            new Share(LOAN, -(DemoLoan.PAYMENT - interest), "repaid"));
     story.add(
-        story.line(HARBOUR, 1, -LOAN_PAYMENT, "HOME LOAN 0315", "DD", "DIRECTDEBIT"),
+        story.line(HARBOUR, 1, -DemoLoan.PAYMENT, "HOME LOAN 0315", "DD", "DIRECTDEBIT"),
         "Home loan",
         shares);
   }

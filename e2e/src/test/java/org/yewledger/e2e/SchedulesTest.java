@@ -140,9 +140,9 @@ public class SchedulesTest extends BrowserTest {
     Page page = signedInAt("/plan/ahead?month=2026-09");
     assertThat(heading(page, "The year ahead")).isVisible();
     page.keyboard().press("r");
-    assertThat(dialog(page)).containsText("Home loan");
+    assertThat(dialog(page)).containsText("Account fee");
     assertNoViolations(page, "payments that came regularly");
-    button(page, "Expect it Home loan").click();
+    button(page, "Expect it Account fee").click();
     assertThat(page.getByLabel("Amount, EUR").first()).not().hasValue("");
     page.keyboard().press("Escape");
 

@@ -6,16 +6,23 @@ import java.util.UUID;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.journal.ServingService;
+import org.yewledger.app.loan.LoanService;
 import org.yewledger.app.plan.Planning;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.schedule.ScheduleService;
 import org.yewledger.core.ledger.Account;
+import org.yewledger.core.loan.InterestCount;
+import org.yewledger.core.loan.LenderYear;
+import org.yewledger.core.loan.Loan;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.plan.PlannedSpan;
 import org.yewledger.core.report.Span;
 import org.yewledger.core.schedule.Recurrence;
+import org.yewledger.core.schedule.Rhythm;
 import org.yewledger.core.schedule.Schedule;
+import org.yewledger.core.schedule.Shift;
 import org.yewledger.demo.DemoBudgets;
+import org.yewledger.demo.DemoLoan;
 import org.yewledger.demo.DemoSchedules;
 
 /** What the Aldercotts plan. */
@@ -26,16 +33,19 @@ class DemoPlans {
   private final Planning planning;
   private final ServingService serving;
   private final ScheduleService schedules;
+  private final LoanService loans;
 
   DemoPlans(
       EntityManager entities,
       Planning planning,
       ServingService serving,
-      ScheduleService schedules) {
+      ScheduleService schedules,
+      LoanService loans) {
     this.entities = entities;
     this.planning = planning;
     this.serving = serving;
     this.schedules = schedules;
+    this.loans = loans;
   }
 
   /** Once the year is booked. */
@@ -43,6 +53,7 @@ class DemoPlans {
     budgets(chart);
     yearlyBill();
     DemoSchedules.expected().forEach(expected -> schedules.add(schedule(expected, chart)));
+    loan(chart);
   }
 
   private void budgets(DemoChart chart) {
@@ -80,6 +91,49 @@ class DemoPlans {
             Recurrence.of(expected.rhythm(), expected.first(), null, null),
             expected.shift())
         .require();
+  }
+
+  private void loan(DemoChart chart) {
+    Account account = chart.account(DemoLoan.ACCOUNT);
+    Account interest = chart.account(DemoLoan.INTEREST);
+    Amount payment = Amount.ofMinor(DemoLoan.PAYMENT, account.currency());
+    Amount nothing = Amount.zero(account.currency());
+    Schedule payments =
+        new Schedule(
+            Ids.next(),
+            DemoLoan.LENDER,
+            "",
+            chart.account(DemoLoan.PAID_FROM),
+            List.of(
+                new Schedule.Part(account, payment.negated(), "repaid"),
+                new Schedule.Part(interest, nothing, "interest")),
+            nothing,
+            Recurrence.of(
+                new Rhythm(Rhythm.Unit.MONTH, 1, Rhythm.On.DAY), DemoLoan.FIRST, null, null),
+            Shift.NEXT_WORKING_DAY);
+    Loan loan =
+        new Loan(
+                Ids.next(),
+                payments,
+                account,
+                interest,
+                InterestCount.MONTHS,
+                List.of(new Loan.Terms(DemoLoan.FIRST, DemoLoan.RATE, payment)),
+                DemoLoan.FIXED_UNTIL)
+            .require();
+    loans.add(loan);
+    DemoLoan.LenderSays says = DemoLoan.lenderSays();
+    loans.keepYear(
+        loan,
+        new LenderYear(
+                DemoLoan.YEAR_BEGAN,
+                DemoLoan.YEAR_ENDED,
+                Amount.ofMinor(says.owedBefore(), account.currency()),
+                Amount.ofMinor(says.paid(), account.currency()),
+                Amount.ofMinor(says.interest(), account.currency()),
+                Amount.ofMinor(says.owedAfter(), account.currency()))
+            .require(),
+        DemoLoan.LETTER);
   }
 
   private void yearlyBill() {

@@ -15,7 +15,9 @@ import org.yewledger.core.loan.InterestCount;
 import org.yewledger.core.loan.LoanRow;
 import org.yewledger.core.schedule.Shift;
 
-/** What the API says about loans. Amounts are in the loan's currency; what is owed is above zero. */
+/**
+ * What the API says about loans. Amounts are in the loan's currency; what is owed is above zero.
+ */
 final class LoanJson {
   private LoanJson() {}
 
@@ -101,6 +103,28 @@ final class LoanJson {
       @Nullable Long entryNo) {}
 
   /**
+   * Lines of a loan's table together.
+   *
+   * @param payments how many payments by the terms, {@code payment} what they are
+   * @param repaid by them; {@code extra} besides, below zero if more was borrowed
+   * @param owed after the last of them
+   */
+  record LoanSumJson(
+      int payments,
+      BigDecimal payment,
+      BigDecimal interest,
+      BigDecimal repaid,
+      BigDecimal extra,
+      BigDecimal owed) {}
+
+  record LoanYearJson(int year, LoanSumJson sum, List<LoanRowJson> rows) {}
+
+  /**
+   * @param sum of all lines; null if there are none
+   */
+  record LoanTableJson(List<LoanYearJson> years, @Nullable LoanSumJson sum) {}
+
+  /**
    * @param months it is paid every so many months
    * @param inWords when it is paid
    * @param owed today
@@ -129,8 +153,8 @@ final class LoanJson {
       LocalDate today,
       BigDecimal owed,
       LoanLeftJson left,
-      List<LoanRowJson> rows,
-      List<LenderYearJson> years) {}
+      LoanTableJson table,
+      List<LenderYearJson> lenderYears) {}
 
   /** What was owed, paid and owed then. */
   record YearFiguresJson(
@@ -192,11 +216,11 @@ final class LoanJson {
       ExtraPaymentJson extra, BigDecimal payment, LoanLeftJson left, BigDecimal saved) {}
 
   /**
-   * @param rows the table with it
+   * @param table the loan with it
    * @param others what else one could think of
    */
   record WhatIfJson(
-      WhatIfComparedJson compared, List<LoanRowJson> rows, List<WhatIfComparedJson> others) {}
+      WhatIfComparedJson compared, LoanTableJson table, List<WhatIfComparedJson> others) {}
 
   /**
    * An extra payment that is put in the plan.

@@ -9,7 +9,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
-import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.loan.LoanJson.ExtraPaymentJson;
 import org.yewledger.app.loan.LoanJson.KeepYearJson;
 import org.yewledger.app.loan.LoanJson.LoanDraftJson;
@@ -21,6 +20,7 @@ import org.yewledger.app.loan.Loans.KeptLoan;
 import org.yewledger.app.payee.Payees;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.schedule.DueService;
@@ -36,7 +36,10 @@ import org.yewledger.core.loan.WhatIf;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.schedule.Schedule;
 
-/** Tells loans, keeps their terms, tries extra payments out, and holds lenders' years against the books. */
+/**
+ * Tells loans, keeps their terms, tries extra payments out, and holds lenders' years against the
+ * books.
+ */
 @Service
 public class LoanService {
   /** No loan is worked out further ahead. */
@@ -92,8 +95,7 @@ public class LoanService {
   LoanPageJson page(UUID id) {
     Chart chart = charts.chart();
     KeptLoan kept = loans.find(id, chart);
-    return LoanView.page(
-        kept, table(kept.loan(), chart), years.of(kept.loan()), days.today());
+    return LoanView.page(kept, table(kept.loan(), chart), years.of(kept.loan()), days.today());
   }
 
   private LoanTable table(Loan loan, Chart chart) {
@@ -112,14 +114,20 @@ public class LoanService {
    */
   @Transactional
   @ForBookkeepers
-  public UUID add(LoanDraftJson draft) {
+  UUID add(LoanDraftJson draft) {
     Chart chart = charts.chart();
     Loan loan = LoanDrafts.loan(draft, Ids.next(), Ids.next(), chart);
+    add(loan);
+    requireRepaid(loan, draft, chart, 0);
+    return loan.id();
+  }
+
+  @Transactional
+  @ForBookkeepers
+  public void add(Loan loan) {
     acts.begin(ActKind.LOANS, "Told the terms of %s".formatted(loan.account().name()));
     schedules.add(loan.payments(), payee(loan));
     loans.add(loan);
-    requireRepaid(loan, draft, chart, 0);
-    return loan.id();
   }
 
   /**
@@ -226,14 +234,20 @@ public class LoanService {
    */
   @Transactional
   @ForBookkeepers
-  public void keepYear(UUID id, KeepYearJson wanted) {
+  void keepYear(UUID id, KeepYearJson wanted) {
     Loan loan = hold(id).loan();
-    LenderYear year = LoanDrafts.year(wanted, loan);
+    keepYear(
+        loan, LoanDrafts.year(wanted, loan), wanted.note() == null ? "" : wanted.note().strip());
+  }
+
+  @Transactional
+  @ForBookkeepers
+  public void keepYear(Loan loan, LenderYear year, String note) {
     acts.begin(
         ActKind.LOANS,
         "Kept what the lender says of %s until %s"
             .formatted(loan.account().name(), year.through()));
-    years.keep(loan, year, wanted.note() == null ? "" : wanted.note().strip());
+    years.keep(loan, year, note);
   }
 
   @Transactional

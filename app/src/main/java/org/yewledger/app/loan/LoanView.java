@@ -9,7 +9,10 @@ import org.yewledger.app.loan.LoanJson.LoanLeftJson;
 import org.yewledger.app.loan.LoanJson.LoanListedJson;
 import org.yewledger.app.loan.LoanJson.LoanPageJson;
 import org.yewledger.app.loan.LoanJson.LoanRowJson;
+import org.yewledger.app.loan.LoanJson.LoanSumJson;
+import org.yewledger.app.loan.LoanJson.LoanTableJson;
 import org.yewledger.app.loan.LoanJson.LoanTermsJson;
+import org.yewledger.app.loan.LoanJson.LoanYearJson;
 import org.yewledger.app.loan.LoanJson.WhatIfComparedJson;
 import org.yewledger.app.loan.LoanJson.WhatIfJson;
 import org.yewledger.app.loan.LoanJson.YearFiguresJson;
@@ -18,6 +21,7 @@ import org.yewledger.core.loan.ExtraPayment;
 import org.yewledger.core.loan.LenderYear;
 import org.yewledger.core.loan.Loan;
 import org.yewledger.core.loan.LoanRow;
+import org.yewledger.core.loan.LoanSum;
 import org.yewledger.core.loan.LoanTable;
 import org.yewledger.core.loan.WhatIf;
 import org.yewledger.core.schedule.DueItem;
@@ -73,13 +77,34 @@ final class LoanView {
         today,
         table.book().owed(today).decimal(),
         left(table),
-        rows(table.rows()),
+        table(table),
         years.stream().map(year -> year(year, table)).toList());
   }
 
   private static LoanLeftJson left(LoanTable table) {
     LoanTable.Left left = table.left();
     return new LoanLeftJson(left.last().orElse(null), left.payments(), left.interest().decimal());
+  }
+
+  private static LoanTableJson table(LoanTable table) {
+    List<LoanRow> all = table.rows();
+    return new LoanTableJson(
+        LoanSum.byYear(all).entrySet().stream()
+            .map(year ->
+                new LoanYearJson(
+                    year.getKey(), sum(LoanSum.of(year.getValue())), rows(year.getValue())))
+            .toList(),
+        all.isEmpty() ? null : sum(LoanSum.of(all)));
+  }
+
+  private static LoanSumJson sum(LoanSum sum) {
+    return new LoanSumJson(
+        sum.payments(),
+        sum.payment().decimal(),
+        sum.interest().decimal(),
+        sum.repaid().decimal(),
+        sum.extra().decimal(),
+        sum.owed().decimal());
   }
 
   private static List<LoanRowJson> rows(List<LoanRow> rows) {
@@ -128,9 +153,7 @@ final class LoanView {
 
   static WhatIfJson whatIf(WhatIf whatIf, List<WhatIf> others) {
     return new WhatIfJson(
-        compared(whatIf),
-        rows(whatIf.with().rows()),
-        others.stream().map(LoanView::compared).toList());
+        compared(whatIf), table(whatIf.with()), others.stream().map(LoanView::compared).toList());
   }
 
   private static WhatIfComparedJson compared(WhatIf whatIf) {

@@ -64,8 +64,7 @@ public final class Walls {
               "schedule_part_household_id_account_id_fkey",
               "account-planned",
               "A schedule still names the account. Change the schedule first."),
-          wall(
-              "loan_one_of_account", "loan-twice", "The terms of that loan are told already."),
+          wall("loan_one_of_account", "loan-twice", "The terms of that loan are told already."),
           wall(
               "loan_household_id_account_id_fkey",
               "account-planned",

@@ -122,10 +122,13 @@ public class DueService {
     }
     Map<UUID, Varying> vary = varying.all(chart);
     Predicate<Schedule> varies = schedule -> vary.containsKey(schedule.id());
-    List<DueItem> items = new ArrayList<>(plain(wanted.stream().filter(varies.negate()).toList(), from, to));
+    List<DueItem> items =
+        new ArrayList<>(plain(wanted.stream().filter(varies.negate()).toList(), from, to));
     for (Schedule schedule : wanted.stream().filter(varies).toList()) {
       Varying how = Objects.requireNonNull(vary.get(schedule.id()));
-      how.split(sinceFirst(schedule, how::usual, to), expectedOn(chart, how.dependsOn(), to)).stream()
+      how
+          .split(sinceFirst(schedule, how::usual, to), expectedOn(chart, how.dependsOn(), to))
+          .stream()
           .filter(item -> !item.nominal().isBefore(from))
           .forEach(items::add);
     }
@@ -175,8 +178,7 @@ public class DueService {
         days.today(),
         holidays.workingDays(),
         settled.all().getOrDefault(schedule.id(), Map.of()),
-        standing(List.of(schedule), first, through)
-            .getOrDefault(schedule.id(), List.of()));
+        standing(List.of(schedule), first, through).getOrDefault(schedule.id(), List.of()));
   }
 
   /** What plain schedules of other accounts still expect to move an account, through a day. */

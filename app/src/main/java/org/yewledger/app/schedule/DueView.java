@@ -64,7 +64,8 @@ class DueView {
     Chart chart = charts.chart();
     Schedule schedule = schedules.find(scheduleId, chart).schedule();
     return json(
-        today, due.of(chart, schedule, today.minusDays(DueService.DAYS_BACK), today.plusDays(DAYS_AHEAD)));
+        today,
+        due.of(chart, schedule, today.minusDays(DueService.DAYS_BACK), today.plusDays(DAYS_AHEAD)));
   }
 
   private static DueItemsJson json(LocalDate today, List<DueItem> items) {
@@ -89,6 +90,7 @@ class DueView {
         schedule.whole().decimal(),
         !schedule.about().isZero(),
         places(schedule),
+        SchedulesJson.partsOf(schedule, schedule.whole().sign() < 0),
         schedule.inWords(),
         entry == null ? null : entry.entryId(),
         entry == null ? null : entry.no(),

@@ -3,6 +3,7 @@ package org.yewledger.app.schedule;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -58,8 +59,12 @@ public class ScheduleService {
             .filter(k -> bookId == null || k.schedule().account().bookId().equals(bookId))
             .toList();
     Map<UUID, LocalDate> next = due.next(chart, all.stream().map(Kept::schedule).toList());
+    Set<UUID> vary = varying.all(chart).keySet();
     return all.stream()
-        .map(kept -> ScheduleOfJson.of(kept, next.get(kept.schedule().id())))
+        .map(kept -> {
+          UUID id = kept.schedule().id();
+          return ScheduleOfJson.of(kept, vary.contains(id), next.get(id));
+        })
         .toList();
   }
 
@@ -67,7 +72,10 @@ public class ScheduleService {
   ScheduleOfJson one(UUID id) {
     Chart chart = charts.chart();
     Kept kept = schedules.find(id, chart);
-    return ScheduleOfJson.of(kept, due.next(chart, List.of(kept.schedule())).get(id));
+    return ScheduleOfJson.of(
+        kept,
+        varying.all(chart).containsKey(id),
+        due.next(chart, List.of(kept.schedule())).get(id));
   }
 
   /**

@@ -158,7 +158,7 @@ final class SchedulesJson {
     }
   }
 
-  private static List<SchedulePartJson> partsOf(Schedule schedule, boolean pays) {
+  static List<SchedulePartJson> partsOf(Schedule schedule, boolean pays) {
     return schedule.parts().stream()
         .map(part ->
             new SchedulePartJson(
@@ -177,6 +177,7 @@ final class SchedulesJson {
    * @param inWords how often it recurs
    * @param amount what its account pays, below zero, or receives
    * @param rhythm null where the rule is one that nobody can pick
+   * @param varies whether what it comes to follows from the terms of a loan, by which it is changed
    * @param next the day that the next item is due on that is still expected; null if none is
    */
   record ScheduleOfJson(
@@ -199,9 +200,10 @@ final class SchedulesJson {
       @Nullable Integer times,
       Shift shift,
       boolean trusted,
+      boolean varies,
       String inWords,
       @Nullable LocalDate next) {
-    static ScheduleOfJson of(Schedules.Kept kept, @Nullable LocalDate next) {
+    static ScheduleOfJson of(Schedules.Kept kept, boolean varies, @Nullable LocalDate next) {
       Schedule schedule = kept.schedule();
       Recurrence when = schedule.when();
       boolean pays = schedule.whole().sign() < 0;
@@ -225,6 +227,7 @@ final class SchedulesJson {
           when.times().orElse(null),
           schedule.shift(),
           schedule.trusted(),
+          varies,
           schedule.inWords(),
           next);
     }
@@ -236,6 +239,7 @@ final class SchedulesJson {
    * @param amount that of the entry, if it is one, else the usual one
    * @param usual what comes as a rule
    * @param places where it goes: one by name, several as their number
+   * @param parts what it is expected to be made of
    * @param entryId the entry that it is, {@code entryNo} its number, {@code entryDate} its day
    * @param reason why it is skipped
    */
@@ -254,6 +258,7 @@ final class SchedulesJson {
       BigDecimal usual,
       boolean about,
       String places,
+      List<SchedulePartJson> parts,
       String inWords,
       @Nullable UUID entryId,
       @Nullable Long entryNo,

@@ -24,8 +24,8 @@ public record LenderYear(
     Amount owedAfter) {
 
   /**
-   * @throws Refusal {@code year-reversed}, {@code year-not-in-itself} if the lender's own figures do
-   *     not add up
+   * @throws Refusal {@code year-reversed}, {@code year-not-in-itself} if the lender's own figures
+   *     do not add up
    */
   public LenderYear require() {
     if (!through.isAfter(after)) {

@@ -58,8 +58,7 @@ public final class LoanTable {
    *     reach
    * @param planned extra payments that are expected
    */
-  public static LoanTable of(
-      Loan loan, LoanBook book, List<DueItem> items, List<Planned> planned) {
+  public static LoanTable of(Loan loan, LoanBook book, List<DueItem> items, List<Planned> planned) {
     return new LoanTable(loan, book, List.copyOf(items), List.copyOf(planned));
   }
 

@@ -36,8 +36,8 @@ public record WhatIf(ExtraPayment extra, LoanTable agreed, LoanTable with, Amoun
           agreed
               .left()
               .last()
-              .orElseThrow(() ->
-                  Refusal.ofField("end-not-known", "keep", "The loan has no end to keep."));
+              .orElseThrow(
+                  () -> Refusal.ofField("end-not-known", "keep", "The loan has no end to keep."));
       payment = with.paymentToEndBy(after, last).orElse(payment);
       with = with.with(agreed.loan().paying(after, payment));
     }

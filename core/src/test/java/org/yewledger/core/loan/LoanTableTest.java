@@ -42,7 +42,14 @@ public class LoanTableTest {
     return table.rows().stream()
         .limit(most)
         .map(r ->
-            r.day() + " " + r.kind() + " " + r.interest().shown() + " " + r.repaid().shown() + " "
+            r.day()
+                + " "
+                + r.kind()
+                + " "
+                + r.interest().shown()
+                + " "
+                + r.repaid().shown()
+                + " "
                 + r.owed().shown())
         .toList();
   }
@@ -84,7 +91,8 @@ public class LoanTableTest {
             18_202_570,
             LocalDate.of(2027, 1, 5),
             Map.of(LocalDate.of(2027, 1, 1), new Settled.Skipped("holiday of payments")),
-            List.of(entry(1, "2026-11-03", 50_240, 58_400), entry(2, "2026-12-01", 50_300, 58_340)));
+            List.of(
+                entry(1, "2026-11-03", 50_240, 58_400), entry(2, "2026-12-01", 50_300, 58_340)));
     assertEquals(
         told(table, 4),
         List.of(
@@ -131,7 +139,8 @@ public class LoanTableTest {
   @Test
   public void daysAreCountedAsTheyAre() {
     Loan loan =
-        loan(InterestCount.DAYS_365, "2027-03-01", Shift.NONE, terms("2026-01-01", "3.65", 200_000));
+        loan(
+            InterestCount.DAYS_365, "2027-03-01", Shift.NONE, terms("2026-01-01", "3.65", 200_000));
     // 28 days of February, 31 of March, at 10.00 a day.
     assertEquals(
         told(ahead(loan, 10_000_000), 2),
@@ -214,6 +223,14 @@ public class LoanTableTest {
         assertTrue(stands.sign() >= 0, row.toString());
       }
       assertEquals(stands, eur(0), "run " + run);
+      LoanSum sum = LoanSum.of(table.rows());
+      assertEquals(sum.repaid().plus(sum.extra()), eur(owed));
+      assertEquals(sum.payment(), sum.interest().plus(sum.repaid()));
+      assertEquals(
+          LoanSum.byYear(table.rows()).values().stream()
+              .mapToLong(year -> LoanSum.of(year).interest().minor())
+              .sum(),
+          sum.interest().minor());
       assertEquals(repaid, eur(owed));
     }
   }

@@ -61,7 +61,9 @@ public class LoanTest {
 
   @Test
   public void itIsPaidByWholeMonthsFromWhenItsAccountOpens() {
-    assertEquals(refusalOf(paid("2025-09-30", new Rhythm(Unit.MONTH, 1, On.LAST_DAY))), "loan-before-account");
+    assertEquals(
+        refusalOf(paid("2025-09-30", new Rhythm(Unit.MONTH, 1, On.LAST_DAY))),
+        "loan-before-account");
     assertEquals(refusalOf(paid("2026-01-01", new Rhythm(Unit.WEEK, 2, On.DAY))), "loan-rhythm");
     assertEquals(refusalOf(paid("2026-01-01", new Rhythm(Unit.MONTH, 5, On.DAY))), "loan-rhythm");
     assertEquals(
@@ -92,7 +94,8 @@ public class LoanTest {
   @Test
   public void anExtraPaymentThatCannotBeIsRefused() {
     LoanTable agreed = ahead(GOOD, 5_000_000);
-    assertEquals(refused(agreed, 0, Often.ONCE, "2026-12-01", Keep.PAYMENT), "extra-not-above-zero");
+    assertEquals(
+        refused(agreed, 0, Often.ONCE, "2026-12-01", Keep.PAYMENT), "extra-not-above-zero");
     assertEquals(refused(agreed, 1, Often.ONCE, "2026-10-20", Keep.PAYMENT), "extra-in-the-past");
     assertEquals(refused(agreed, 1, Often.ONCE, "2056-10-20", Keep.PAYMENT), "extra-after-end");
     assertEquals(
@@ -145,7 +148,9 @@ public class LoanTest {
     assertEquals(lender.booked(wrong.book()).interest(), eur(27_219));
     assertEquals(lender.booked(wrong.book()).owedAfter(), eur(727_219));
     assertEquals(
-        lender.parting(wrong).stream().map(r -> r.booked().no() + " " + r.interestApart().minor()).toList(),
+        lender.parting(wrong).stream()
+            .map(r -> r.booked().no() + " " + r.interestApart().minor())
+            .toList(),
         List.of("3 -72"));
     assertEquals(lender.entries(wrong.book()), 3);
   }
@@ -154,8 +159,7 @@ public class LoanTest {
   public void aLendersYearHasToAddUpItself() {
     assertEquals(
         refusalOf(year(1_000_000, 300_000, 27_291, 727_000)::require), "year-not-in-itself");
-    LenderYear reversed =
-        new LenderYear(TODAY, TODAY, eur(1), eur(0), eur(0), eur(1));
+    LenderYear reversed = new LenderYear(TODAY, TODAY, eur(1), eur(0), eur(0), eur(1));
     assertEquals(refusalOf(reversed::require), "year-reversed");
   }
 }

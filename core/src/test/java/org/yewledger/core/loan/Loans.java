@@ -100,7 +100,6 @@ final class Loans {
   }
 
   static Booked entry(long no, String day, long repaid, long interest) {
-    return new Booked(
-        new UUID(17, no), no, LocalDate.parse(day), eur(repaid), eur(interest));
+    return new Booked(new UUID(17, no), no, LocalDate.parse(day), eur(repaid), eur(interest));
   }
 }
