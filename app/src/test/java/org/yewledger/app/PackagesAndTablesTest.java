@@ -48,6 +48,7 @@ public class PackagesAndTablesTest extends AppTest {
           Map.entry("plan", "budget budget_month profit_goal balance_goal"),
           Map.entry("schedule", "schedule schedule_part due_item holiday"),
           Map.entry("loan", "loan loan_terms lender_year"),
+          Map.entry("worth", "investment security trade price valuation write_down worth_entry"),
           Map.entry("tax", "tax_month tax_return tax_return_line"),
           Map.entry("reconcile", "statement statement_lines agreement"),
           Map.entry("gather", "file_route table_layout"),

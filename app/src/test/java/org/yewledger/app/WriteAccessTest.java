@@ -123,6 +123,8 @@ public class WriteAccessTest extends AppTest {
           "POST /api/rates",
           "DELETE /api/rates",
           "POST /api/rates/import",
+          "POST /api/securities",
+          "POST /api/prices/import",
           "PUT /api/household",
           "PUT /api/setup",
           "POST /api/setup/open",

@@ -64,6 +64,52 @@ public final class Walls {
               "schedule_part_household_id_account_id_fkey",
               "account-planned",
               "A schedule still names the account. Change the schedule first."),
+          wall(
+              "trade_household_id_entry_id_fkey",
+              "trade-keeps-entry",
+              "A trade of a security is booked by the entry. Take the trade out instead."),
+          wall(
+              "trade_keeps_entry",
+              "trade-keeps-entry",
+              "A trade of a security is booked by the entry. Take the trade out instead."),
+          wall("security_name", "security-twice", "There is a security of that name already."),
+          wall("security_code", "security-twice", "There is a security with that code already."),
+          wall(
+              "investment_household_id_account_id_fkey",
+              "account-planned",
+              "Securities are held in the account. Take their trades out first."),
+          wall(
+              "investment_household_id_cash_id_fkey",
+              "account-planned",
+              "Trades of securities are paid from the account. Choose another there first."),
+          wall(
+              "investment_household_id_gain_id_fkey",
+              "account-planned",
+              "Gains of securities are booked there. Choose another category there first."),
+          wall(
+              "investment_household_id_dividends_id_fkey",
+              "account-planned",
+              "Dividends are booked there. Choose another category there first."),
+          wall(
+              "investment_household_id_fees_id_fkey",
+              "account-planned",
+              "Fees of securities are booked there. Choose another category there first."),
+          wall(
+              "valuation_household_id_account_id_fkey",
+              "account-planned",
+              "The account has valuations. Take them out first."),
+          wall(
+              "write_down_household_id_account_id_fkey",
+              "account-planned",
+              "The thing is written down. End that first."),
+          wall(
+              "write_down_household_id_expense_id_fkey",
+              "account-planned",
+              "Something is written down there. End that first."),
+          wall(
+              "worth_entry_household_id_account_id_fkey",
+              "account-used",
+              "Entries brought the account to its worth."),
           wall("loan_one_of_account", "loan-twice", "The terms of that loan are told already."),
           wall(
               "loan_household_id_account_id_fkey",

@@ -62,15 +62,26 @@ final class ReportRows {
 
   static List<ReportRowJson> of(BalanceSheet sheet, Chart chart, boolean beside) {
     var rows = new ReportRows(chart, beside);
+    boolean beyond = !sheet.beyond().rows().isEmpty();
     rows.section("Assets", sheet.assets());
+    if (beyond) {
+      rows.section("Worth beyond the books", sheet.beyond());
+    }
     rows.section("Liabilities", sheet.liabilities());
-    rows.add(RowLook.TOTAL, "Assets less liabilities", sheet.netWorth(), false);
+    rows.add(
+        RowLook.TOTAL,
+        beyond ? "What is left" : "Assets less liabilities",
+        sheet.netWorth(),
+        false);
     rows.group("Equity");
     sheet.equity().rows().forEach(row -> rows.account(row.account(), row.balances()));
     if (sheet.earlierResults().stream().anyMatch(result -> !result.isZero())) {
       rows.add(RowLook.DERIVED, "Result of earlier years", sheet.earlierResults(), false);
     }
     rows.add(RowLook.DERIVED, "Result of the year", sheet.yearResults(), false);
+    if (beyond) {
+      rows.add(RowLook.DERIVED, "Worth beyond the books", sheet.beyond().sums(), false);
+    }
     rows.add(RowLook.TOTAL, "Equity", sheet.equitySums(), false);
     return rows.rows;
   }
@@ -79,6 +90,9 @@ final class ReportRows {
   static List<ReportRowJson> worth(BalanceSheet sheet, Chart chart, boolean beside) {
     var rows = new ReportRows(chart, beside);
     rows.add(RowLook.DERIVED, "Assets", sheet.assets().sums(), false);
+    if (!sheet.beyond().rows().isEmpty()) {
+      rows.add(RowLook.DERIVED, "Worth beyond the books", sheet.beyond().sums(), false);
+    }
     rows.add(RowLook.DERIVED, "Liabilities", sheet.liabilities().sums(), false);
     rows.add(RowLook.TOTAL, "Net worth", sheet.netWorth(), false);
     return rows.rows;

@@ -23,6 +23,7 @@ import org.yewledger.app.report.ReportJson.ReportDrawnJson;
 import org.yewledger.app.report.ReportJson.ReportPageJson;
 import org.yewledger.app.report.ReportJson.ReportRowJson;
 import org.yewledger.app.report.ReportJson.ReportTableJson;
+import org.yewledger.app.worth.BeyondBooks;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
@@ -41,18 +42,21 @@ public class ReportService {
   private final OwnReports own;
   private final RatesUsed rates;
   private final IncomeStatements statements;
+  private final BeyondBooks worths;
 
   ReportService(
       ChartService charts,
       PeriodTotals totals,
       OwnReports own,
       RatesUsed rates,
-      IncomeStatements statements) {
+      IncomeStatements statements,
+      BeyondBooks worths) {
     this.charts = charts;
     this.totals = totals;
     this.own = own;
     this.rates = rates;
     this.statements = statements;
+    this.worths = worths;
   }
 
   /** The reports that are laid out in columns of spans. */
@@ -227,9 +231,10 @@ public class ReportService {
         yield new Laid(laid.rows(), null, laid.drawn());
       }
       case BALANCE_SHEET, NET_WORTH -> {
+        List<YearMonth> ends = columns.stream().map(Span::last).toList();
         var sheet =
             BalanceSheet.of(
-                of.currency(), columns.stream().map(Span::last).toList(), loaded, of.fiscalStart());
+                of.currency(), ends, loaded, of.fiscalStart(), worths.beyond(of.accounts(), ends));
         List<ReportRowJson> rows =
             kind == Kind.NET_WORTH
                 ? ReportRows.worth(sheet, chart, beside)

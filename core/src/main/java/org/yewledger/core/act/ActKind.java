@@ -62,6 +62,8 @@ public enum ActKind {
   SCHEDULES,
   /** The terms of loans, and what lenders say of a year. */
   LOANS,
+  /** Securities, their trades and prices; valuations of things, and how they are written down. */
+  WORTH,
   CLOSE_MONTH,
   /** Keeps a return of sales tax as it was sent. */
   RETURN_TAX,

@@ -4,6 +4,9 @@ import java.time.Month;
 import java.time.YearMonth;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
@@ -17,14 +20,16 @@ import org.yewledger.core.money.Amount;
  * that are over stand in equity by themselves: nobody has to book them there.
  *
  * @param ends one for each column: the balances are those of their last days
+ * @param beyond by how much things and holdings are worth more than they are booked at
  * @param earlierResults of all fiscal years that were over, one for each column
  * @param yearResults of the fiscal year in hand, up to the column's day
- * @param equitySums of equity with both results
- * @param netWorth assets less liabilities
+ * @param equitySums of equity with both results and what is beyond the books
+ * @param netWorth assets with what is beyond the books, less liabilities
  */
 public record BalanceSheet(
     List<YearMonth> ends,
     Section assets,
+    Section beyond,
     Section liabilities,
     Section equity,
     List<Amount> earlierResults,
@@ -49,9 +54,15 @@ public record BalanceSheet(
    * @param ends one at least
    * @param totals of all accounts, from the first month of the fiscal year of the first end on
    * @param fiscalStart the month in which fiscal years begin
+   * @param beyond by account, one for each column: by how much it is worth more than it is booked
+   *     at
    */
   public static BalanceSheet of(
-      CurrencyUnit base, List<YearMonth> ends, List<AccountTotals> totals, Month fiscalStart) {
+      CurrencyUnit base,
+      List<YearMonth> ends,
+      List<AccountTotals> totals,
+      Month fiscalStart,
+      Map<UUID, List<Amount>> beyond) {
     Section assets = section(base, ends, totals, AccountClass.ASSET, false);
     Section liabilities = section(base, ends, totals, AccountClass.LIABILITY, true);
     Section equity = section(base, ends, totals, AccountClass.EQUITY, true);
@@ -63,17 +74,20 @@ public record BalanceSheet(
             .map(year -> result(base, categories, YearMonth.from(year.first()).minusMonths(1)))
             .toList();
     List<Amount> all = ends.stream().map(end -> result(base, categories, end)).toList();
+    Section more = beyond(base, ends, totals, beyond);
+    List<Amount> owned = plus(assets.sums(), more.sums());
     return new BalanceSheet(
         List.copyOf(ends),
         assets,
+        more,
         liabilities,
         equity,
         earlier,
         minus(all, earlier),
         IntStream.range(0, ends.size())
-            .mapToObj(i -> equity.sums().get(i).plus(all.get(i)))
+            .mapToObj(i -> equity.sums().get(i).plus(all.get(i)).plus(more.sums().get(i)))
             .toList(),
-        minus(assets.sums(), liabilities.sums()));
+        minus(owned, liabilities.sums()));
   }
 
   /** Whether what is left is what equity says, in every column. */
@@ -84,6 +98,30 @@ public record BalanceSheet(
   private static Amount result(
       CurrencyUnit base, List<AccountTotals> categories, YearMonth through) {
     return Amount.sum(base, categories.stream().map(t -> t.through(through)).toList()).negated();
+  }
+
+  private static Section beyond(
+      CurrencyUnit base,
+      List<YearMonth> ends,
+      List<AccountTotals> totals,
+      Map<UUID, List<Amount>> beyond) {
+    List<Row> rows =
+        totals.stream()
+            .map(AccountTotals::account)
+            .filter(account -> beyond.containsKey(account.id()))
+            .map(account -> new Row(account, Objects.requireNonNull(beyond.get(account.id()))))
+            .filter(row -> row.balances().stream().anyMatch(amount -> !amount.isZero()))
+            .sorted(Comparator.comparing(row -> row.account().name()))
+            .toList();
+    List<Amount> sums =
+        IntStream.range(0, ends.size())
+            .mapToObj(i -> Amount.sum(base, column(rows, i).toList()))
+            .toList();
+    return new Section(rows, sums);
+  }
+
+  private static List<Amount> plus(List<Amount> to, List<Amount> what) {
+    return IntStream.range(0, to.size()).mapToObj(i -> to.get(i).plus(what.get(i))).toList();
   }
 
   private static List<Amount> minus(List<Amount> from, List<Amount> what) {

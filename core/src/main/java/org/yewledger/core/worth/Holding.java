@@ -64,13 +64,29 @@ public record Holding(CostMethod method, CurrencyUnit currency, List<Lot> lots) 
   }
 
   /**
+   * One more trade among others: a sale with the cost that goes along, if all of them can be so.
+   *
+   * @throws Refusal {@code more-than-held}, {@code nothing-held}, {@code sale-booked}
+   */
+  public static Trade withCost(
+      CostMethod method, CurrencyUnit currency, List<Trade> others, Trade trade) {
+    List<Trade> before = others.stream().filter(other -> ORDER.compare(other, trade) < 0).toList();
+    Trade costed =
+        trade.kind() == Kind.SELL ? trade.at(after(method, currency, before).costOf(trade)) : trade;
+    List<Trade> all = new ArrayList<>(others);
+    all.add(costed);
+    after(method, currency, all);
+    return costed;
+  }
+
+  /**
    * What is held after one more trade.
    *
    * @throws Refusal {@code more-than-held}, {@code nothing-held}
    */
   public Holding after(Trade trade) {
     return switch (trade.kind()) {
-      case BUY -> bought(new Lot(trade.day(), trade.quantity(), trade.whole()));
+      case HELD, BUY -> bought(new Lot(trade.day(), trade.quantity(), trade.whole()));
       case SELL -> without(trade);
       case SPLIT -> split(trade);
       case DIVIDEND, FEE -> this;

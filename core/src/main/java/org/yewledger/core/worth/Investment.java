@@ -1,7 +1,12 @@
 package org.yewledger.core.worth;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
@@ -56,27 +61,43 @@ public record Investment(
           "cashId",
           "Choose another account of yours in the same book and currency.");
     }
-    requireCategory(gain, AccountClass.INCOME, "gain-no-income", "gainId");
-    requireCategory(dividends, AccountClass.INCOME, "dividends-no-income", "dividendsId");
-    requireCategory(fees, AccountClass.EXPENSE, "fees-no-expense", "feesId");
+    if (!isCategory(gain, AccountClass.INCOME)) {
+      throw Refusal.ofField(
+          "gain-no-income",
+          "gainId",
+          "Choose a category of income in the book of %s.".formatted(account.name()));
+    }
+    if (!isCategory(dividends, AccountClass.INCOME)) {
+      throw Refusal.ofField(
+          "dividends-no-income",
+          "dividendsId",
+          "Choose a category of income in the book of %s.".formatted(account.name()));
+    }
+    if (!isCategory(fees, AccountClass.EXPENSE)) {
+      throw Refusal.ofField(
+          "fees-no-expense",
+          "feesId",
+          "Choose a category of expenses in the book of %s.".formatted(account.name()));
+    }
     return this;
   }
 
-  private void requireCategory(Account category, AccountClass of, String code, String field) {
-    if (category.group()
-        || category.accountClass() != of
-        || category.kind().isKeptByCore()
-        || !category.bookId().equals(account.bookId())) {
-      throw Refusal.ofField(
-          code,
-          field,
-          "Choose a category of %s in the book of %s."
-              .formatted(of == AccountClass.INCOME ? "income" : "expenses", account.name()));
-    }
+  /** All that its trades are booked on. */
+  public Set<UUID> accounts() {
+    return Stream.of(account, cash, gain, dividends, fees)
+        .map(Account::id)
+        .collect(Collectors.toSet());
+  }
+
+  private boolean isCategory(Account category, AccountClass of) {
+    return !category.group()
+        && category.accountClass() == of
+        && !category.kind().isKeptByCore()
+        && category.bookId().equals(account.bookId());
   }
 
   /**
-   * The entry that a trade is; null of a split, which moves no money.
+   * The entry that a trade is; null of one that moves no money.
    *
    * @param trade a sale with the cost that goes along
    */
@@ -101,11 +122,29 @@ public record Investment(
         add(postings, fees, trade.whole());
         add(postings, cash, trade.whole().negated());
       }
-      case SPLIT -> {
+      case HELD, SPLIT -> {
         return null;
       }
     }
     return new Entry(trade.day(), security.name(), note(trade), Entry.Origin.BY_HAND, postings);
+  }
+
+  /**
+   * Brings the account to what its holdings are worth, at the end of a period.
+   *
+   * @param change by how much it rises, below zero if it falls
+   * @throws Refusal {@code nothing-to-adjust}
+   */
+  public Entry adjustment(LocalDate day, Amount change) {
+    if (change.isZero()) {
+      throw Refusal.ofField(
+          "nothing-to-adjust",
+          "day",
+          "%s stands at what its holdings are worth on %s already.".formatted(account.name(), day));
+    }
+    List<Posting> postings =
+        List.of(new Posting(account, change), new Posting(gain, change.negated()));
+    return new Entry(day, account.name(), "worth on " + day, Entry.Origin.BY_HAND, postings);
   }
 
   private static void add(List<Posting> postings, Account account, Amount amount) {
@@ -120,7 +159,7 @@ public record Investment(
       case SELL -> "sold " + trade.quantity().toPlainString();
       case DIVIDEND -> "dividend";
       case FEE -> "fee";
-      case SPLIT -> "";
+      case HELD, SPLIT -> "";
     };
   }
 }

@@ -31,6 +31,8 @@ public record Trade(
 
   /** What happened. */
   public enum Kind {
+    /** Was held already when the books began; its cost stands in the opening balance. */
+    HELD,
     BUY,
     SELL,
     DIVIDEND,
@@ -50,7 +52,7 @@ public record Trade(
    * @throws Refusal {@code bad-quantity}, {@code trade-amount}, {@code trade-fee}
    */
   public Trade require() {
-    boolean counts = kind == Kind.BUY || kind == Kind.SELL || kind == Kind.SPLIT;
+    boolean counts = kind != Kind.DIVIDEND && kind != Kind.FEE;
     if (counts && (quantity.signum() <= 0 || !isBounded())) {
       throw Refusal.ofField(
           "bad-quantity",
@@ -81,7 +83,7 @@ public record Trade(
   /** What a buy costs with its fee; what anything else brings or takes, its fee counted. */
   public Amount whole() {
     return switch (kind) {
-      case BUY, FEE -> amount.plus(fee);
+      case HELD, BUY, FEE -> amount.plus(fee);
       case SELL, DIVIDEND -> amount.minus(fee);
       case SPLIT -> Amount.zero(amount.currency());
     };

@@ -2,9 +2,14 @@ package org.yewledger.core.worth;
 
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountClass;
+import org.yewledger.core.ledger.Entry;
+import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.EvenParts;
 
@@ -49,6 +54,30 @@ public record WriteDown(
     return at < 0 || at >= months
         ? Amount.zero(cost.currency())
         : Amount.ofMinor(EvenParts.of(cost.minus(left).minor(), at, months), cost.currency());
+  }
+
+  /** The entry of a month, on its last day. */
+  public Entry entry(YearMonth month) {
+    Amount part = of(month);
+    return new Entry(
+        month.atEndOfMonth(),
+        thing.name(),
+        "written down",
+        Entry.Origin.BY_HAND,
+        List.of(new Posting(expense, part), new Posting(thing, part.negated())));
+  }
+
+  /**
+   * The months through one that take their part and are not booked.
+   *
+   * @param booked the months that are
+   */
+  public List<YearMonth> due(YearMonth through, Set<YearMonth> booked) {
+    return IntStream.range(0, months)
+        .mapToObj(first::plusMonths)
+        .filter(month -> !month.isAfter(through) && !booked.contains(month))
+        .filter(month -> !of(month).isZero())
+        .toList();
   }
 
   /** The last month that takes its part. */

@@ -138,7 +138,8 @@ public class ReportsTest {
                 totals(CURRENT, 1000, Map.of(march, 500L, april, -200L)),
                 totals(SALARY, -1000, Map.of(march, -500L)),
                 totals(GROCERIES, 0, Map.of(april, 200L))),
-            Month.APRIL);
+            Month.APRIL,
+            Map.of());
     assertEquals(sheet.earlierResults(), List.of(eur(1000), eur(1500)));
     assertEquals(sheet.yearResults(), List.of(eur(500), eur(-200)));
     assertEquals(sheet.netWorth(), List.of(eur(1500), eur(1300)));
@@ -161,7 +162,8 @@ public class ReportsTest {
                 CurrencyUnit.EUR,
                 span.divided(every).stream().map(Span::last).toList(),
                 totals,
-                Month.JANUARY),
+                Month.JANUARY,
+                Map.of()),
             postings);
       }
       movesByTheResult(span, totals);
@@ -220,7 +222,8 @@ public class ReportsTest {
             CurrencyUnit.EUR,
             List.of(span.first().minusMonths(1), span.last()),
             totals,
-            Month.JANUARY);
+            Month.JANUARY,
+            Map.of());
     Amount moved = sheet.netWorth().getLast().minus(sheet.netWorth().getFirst());
     assertEquals(moved, income(span, Every.WHOLE, totals).results().getFirst());
   }
