@@ -11,6 +11,7 @@ import { Loans } from '@/features/loan/Loans'
 import { Forecast } from '@/features/plan/Forecast'
 import { SetAsides } from '@/features/plan/SetAsides'
 import { YearAhead } from '@/features/schedule/YearAhead'
+import { Worth } from '@/features/worth/Worth'
 import { onSessionEnd, Problem } from './api/client'
 import { onNotRead, queryClient, session } from './api/queries'
 import { CommandsProvider, OwnKeysProvider } from './app/commands'
@@ -86,6 +87,7 @@ const router = createBrowserRouter([
           { path: '/plan/ahead', element: <YearAhead /> },
           { path: '/plan/forecast', element: <Forecast /> },
           { path: '/plan/loans', element: <Loans /> },
+          { path: '/plan/worth', element: <Worth /> },
           { path: '/plan/set-asides', element: <SetAsides /> },
           { path: '/reports', element: <FirstReport /> },
           { path: '/reports/income', element: <Report key="income" kind="INCOME_STATEMENT" /> },

@@ -1300,6 +1300,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/investments/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keepInvestment"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/investments/{id}/adjustments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["adjust"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/investments/{id}/trades": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["book"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/journal/columns": {
         parameters: {
             query?: never;
@@ -1726,6 +1774,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["signOutPerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importPrices"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2207,6 +2271,38 @@ export interface paths {
         put: operations["settle"];
         post: operations["enter"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/securities": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addSecurity"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/securities/{id}/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keepPrice"];
+        post?: never;
+        delete: operations["removePrice"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2804,6 +2900,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/things/{id}/valuations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["value"];
+        post?: never;
+        delete: operations["removeValuation"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/{id}/write-down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["writeDown"];
+        post?: never;
+        delete: operations["stopWritingDown"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/{id}/write-down/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bookThrough"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trades/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeTrade"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/transfers": {
         parameters: {
             query?: never;
@@ -3044,6 +3204,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/worth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["worth"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3214,6 +3390,10 @@ export interface components {
             acts: components["schemas"]["OneActJson"][];
             /** Format: uuid */
             next?: string;
+        };
+        AdjustJson: {
+            /** Format: date */
+            on: string;
         };
         AgainJson: {
             /** Format: date */
@@ -4727,6 +4907,46 @@ export interface components {
             what: string;
             who: string;
         };
+        HoldingJson: {
+            code: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            cost: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            dividends: string;
+            lots: components["schemas"]["LotJson"][];
+            name: string;
+            price?: components["schemas"]["PriceJson"];
+            prices: components["schemas"]["PriceJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            quantity: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            realised: string;
+            /** Format: uuid */
+            securityId: string;
+            trades: components["schemas"]["TradeJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            unrealised: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            worth: string;
+        };
         HoldsJson: {
             accountName: string;
             /**
@@ -4778,6 +4998,76 @@ export interface components {
             serves: string;
             town: string;
             web: string;
+        };
+        InvestmentDraftJson: {
+            /** Format: uuid */
+            cashId: string;
+            /** Format: uuid */
+            dividendsId: string;
+            /** Format: uuid */
+            feesId: string;
+            /** Format: uuid */
+            gainId: string;
+            /** @enum {string} */
+            method: "AVERAGE" | "FIRST_IN_FIRST_OUT";
+            /** Format: int32 */
+            version: number;
+        };
+        InvestmentJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            adjusted: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            besides: string;
+            /** Format: uuid */
+            bookId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            booked: string;
+            /** Format: uuid */
+            cashId?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            cost: string;
+            currency: string;
+            /** Format: uuid */
+            dividendsId?: string;
+            /** Format: uuid */
+            feesId?: string;
+            /** Format: uuid */
+            gainId?: string;
+            holdings: components["schemas"]["HoldingJson"][];
+            /** @enum {string} */
+            method?: "AVERAGE" | "FIRST_IN_FIRST_OUT";
+            name: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            toAdjust: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            unrealised: string;
+            /** Format: int32 */
+            version: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            worth: string;
         };
         InvitationJson: {
             email: string;
@@ -5287,6 +5577,20 @@ export interface components {
             /** Format: int32 */
             year: number;
         };
+        LotJson: {
+            /** Format: date */
+            bought: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            cost: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            quantity: string;
+        };
         MadeJson: {
             /** Format: uuid */
             id: string;
@@ -5442,12 +5746,26 @@ export interface components {
             name: string;
             timeZone?: string;
         };
+        NewPriceJson: {
+            /** Format: date */
+            day: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            price: string;
+        };
         NewSecretJson: {
             secret: string;
             /** Format: int32 */
             size: number;
             squares: string;
             uri: string;
+        };
+        NewSecurityJson: {
+            code?: string;
+            currency: string;
+            name: string;
         };
         NewStatementJson: {
             /** Format: uuid */
@@ -5485,6 +5803,38 @@ export interface components {
             due: string;
             month: string;
         };
+        NewTradeJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount?: string;
+            /** Format: date */
+            day: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            fee?: string;
+            /** @enum {string} */
+            kind: "HELD" | "BUY" | "SELL" | "DIVIDEND" | "FEE" | "SPLIT";
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            quantity?: string;
+            /** Format: uuid */
+            securityId: string;
+        };
+        NewValuationJson: {
+            /** Format: date */
+            day: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            worth: string;
+        };
         NextActsJson: {
             redo?: components["schemas"]["OneActJson"];
             undo?: components["schemas"]["OneActJson"];
@@ -5520,7 +5870,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "BUDGETS" | "SCHEDULES" | "LOANS" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
+            kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "BUDGETS" | "SCHEDULES" | "LOANS" | "WORTH" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
             stands: boolean;
@@ -5905,6 +6255,20 @@ export interface components {
             taxRateId?: string;
             /** @enum {string} */
             taxRole?: "NET" | "TAX";
+        };
+        PriceJson: {
+            /** Format: date */
+            day: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            price: string;
+            traded: boolean;
+        };
+        PricesKeptJson: {
+            /** Format: int32 */
+            prices: number;
         };
         ProfitGoalJson: {
             /**
@@ -6543,6 +6907,13 @@ export interface components {
             on: boolean;
             /** Format: int32 */
             recoveryCodesLeft: number;
+        };
+        SecurityJson: {
+            code: string;
+            currency: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
         };
         SeenGapPartJson: {
             ids: string[];
@@ -7297,6 +7668,33 @@ export interface components {
             entryId: string;
             name: string;
         };
+        ThingJson: {
+            /** Format: uuid */
+            accountId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            beyond: string;
+            /** Format: uuid */
+            bookId: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            booked: string;
+            currency: string;
+            name: string;
+            valuations: components["schemas"]["ValuationJson"][];
+            /** Format: date */
+            valuedOn?: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            worth: string;
+            writeDown?: components["schemas"]["WriteDownJson"];
+        };
         TickJson: {
             /**
              * Format: decimal
@@ -7355,6 +7753,43 @@ export interface components {
         TicksJson: {
             postingIds: string[];
             ticked: boolean;
+        };
+        TradeJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            cost: string;
+            /** Format: date */
+            day: string;
+            /** Format: uuid */
+            entryId?: string;
+            /** Format: int64 */
+            entryNo?: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            fee: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            gain: string;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "HELD" | "BUY" | "SELL" | "DIVIDEND" | "FEE" | "SPLIT";
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            quantity: string;
         };
         TransferJson: {
             /** Format: date */
@@ -7576,6 +8011,15 @@ export interface components {
             /** Format: date */
             lastOn: string;
         };
+        ValuationJson: {
+            /** Format: date */
+            day: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            worth: string;
+        };
         VersionedSetupJson: {
             draft: components["schemas"]["SetupDraftJson"];
             /** Format: int32 */
@@ -7662,6 +8106,13 @@ export interface components {
             others: components["schemas"]["WhatIfComparedJson"][];
             table: components["schemas"]["LoanTableJson"];
         };
+        WorthPageJson: {
+            investments: components["schemas"]["InvestmentJson"][];
+            /** Format: date */
+            on: string;
+            securities: components["schemas"]["SecurityJson"][];
+            things: components["schemas"]["ThingJson"][];
+        };
         WouldBePostedJson: {
             accountIds: string[];
             payee: string;
@@ -7671,6 +8122,60 @@ export interface components {
         WouldBookJson: {
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
+        };
+        WriteDownDraftJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            cost: string;
+            /** Format: uuid */
+            expenseId: string;
+            first: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            left: string;
+            /** Format: int32 */
+            months: number;
+        };
+        WriteDownJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            cost: string;
+            due: string[];
+            /** Format: uuid */
+            expenseId: string;
+            expenseName: string;
+            first: string;
+            last: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            left: string;
+            /** Format: int32 */
+            months: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            perMonth: string;
+        };
+        WrittenDownJson: {
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            /** Format: int32 */
+            entries: number;
+        };
+        WrittenThroughJson: {
+            month: string;
         };
         YearFiguresJson: {
             /**
@@ -10081,6 +10586,78 @@ export interface operations {
             };
         };
     };
+    keepInvestment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InvestmentDraftJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    adjust: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdjustJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTradeJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     columns: {
         parameters: {
             query?: never;
@@ -10900,6 +11477,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    importPrices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesKeptJson"];
+                };
             };
         };
     };
@@ -11843,6 +12447,76 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["DueEnteredJson"];
                 };
+            };
+        };
+    };
+    addSecurity: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSecurityJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SecurityJson"];
+                };
+            };
+        };
+    };
+    keepPrice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPriceJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removePrice: {
+        parameters: {
+            query: {
+                day: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -12996,6 +13670,142 @@ export interface operations {
             };
         };
     };
+    value: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewValuationJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeValuation: {
+        parameters: {
+            query: {
+                day: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    writeDown: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WriteDownDraftJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    stopWritingDown: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    bookThrough: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WrittenThroughJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenDownJson"];
+                };
+            };
+        };
+    };
+    removeTrade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     transfer: {
         parameters: {
             query?: never;
@@ -13349,6 +14159,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WouldBookJson"];
+                };
+            };
+        };
+    };
+    worth: {
+        parameters: {
+            query: {
+                on: string;
+                book?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorthPageJson"];
                 };
             };
         };

@@ -7,6 +7,7 @@ const PARTS = [
   { to: '/plan', name: 'Budgets' },
   { to: '/plan/set-asides', name: 'Set-asides' },
   { to: '/plan/loans', name: 'Loans' },
+  { to: '/plan/worth', name: 'Worth' },
 ] as const
 
 /** The way from one part of Plan to another. */

@@ -10,6 +10,7 @@ import static org.yewledger.core.ledger.AccountKind.INCOME;
 import static org.yewledger.core.ledger.AccountKind.LOAN;
 import static org.yewledger.core.ledger.AccountKind.OPENING_EQUITY;
 import static org.yewledger.core.ledger.AccountKind.PAYOUT;
+import static org.yewledger.core.ledger.AccountKind.PROPERTY;
 import static org.yewledger.core.ledger.AccountKind.SAVINGS;
 
 import java.time.LocalDate;
@@ -68,6 +69,7 @@ public final class AldercottChart {
     bank(HOUSEHOLD, "Quillon Card", CARD, "6650", START, -612_40);
     bank(HOUSEHOLD, "Home loan", LOAN, "0315", START, -188_204_36);
     bank(HOUSEHOLD, "Purse", CASH, "", START, 42_50);
+    bank(HOUSEHOLD, DemoWorth.HOUSE, PROPERTY, "", START, DemoWorth.HOUSE_COST);
     equity(HOUSEHOLD, "Opening equity, household", OPENING_EQUITY);
     equity(HOUSEHOLD, "From the press", DRAWINGS);
     group(HOUSEHOLD, "Pay and allowance", INCOME, "Pay", "Child allowance", "Interest earned");
@@ -93,11 +95,12 @@ public final class AldercottChart {
     bank(PRESS, "Kestrel Card", CARD, "7731", CARD_START, 0);
     account(PRESS, "Shop takings", PAYOUT, "5150", CurrencyUnit.USD, SHOP_START, 0);
     bank(PRESS, "Cash box", CASH, "", START, 60_00);
+    bank(PRESS, DemoWorth.PRESS, PROPERTY, "", START, DemoWorth.PRESS_COST);
     equity(PRESS, "Opening equity, press", OPENING_EQUITY);
     equity(PRESS, "Drawings", DRAWINGS);
     equity(PRESS, "Exchange gains and losses", EXCHANGE);
     group(PRESS, "Sales", INCOME, "Online shop", "Fairs", "Stationers", "Commissions");
-    group(PRESS, "Making", EXPENSE, "Paper and ink", "Workshop");
+    group(PRESS, "Making", EXPENSE, "Paper and ink", "Workshop", DemoWorth.WRITTEN_DOWN);
     group(PRESS, "Selling", EXPENSE, "Post and couriers", "Stalls", "Shop fees");
     group(PRESS, "Office", EXPENSE, "Software", "Account fees");
   }

@@ -43,6 +43,7 @@ public class EveryViewTest extends BrowserTest {
           "/plan/forecast?month=2026-08",
           "/plan/set-asides?month=2026-08",
           "/plan/loans?month=2026-08",
+          "/plan/worth?month=2026-08",
           "/reports/income?month=2026-08",
           "/reports/income?month=2026-08&span=TWELVE_MONTHS&every=MONTH",
           "/reports/balance?month=2026-08",

@@ -10,6 +10,7 @@ import org.yewledger.app.loan.LoanService;
 import org.yewledger.app.plan.Planning;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.schedule.ScheduleService;
+import org.yewledger.app.worth.ThingService;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.loan.InterestCount;
 import org.yewledger.core.loan.LenderYear;
@@ -21,9 +22,11 @@ import org.yewledger.core.schedule.Recurrence;
 import org.yewledger.core.schedule.Rhythm;
 import org.yewledger.core.schedule.Schedule;
 import org.yewledger.core.schedule.Shift;
+import org.yewledger.core.worth.WriteDown;
 import org.yewledger.demo.DemoBudgets;
 import org.yewledger.demo.DemoLoan;
 import org.yewledger.demo.DemoSchedules;
+import org.yewledger.demo.DemoWorth;
 
 /** What the Aldercotts plan. */
 @Component
@@ -34,18 +37,21 @@ class DemoPlans {
   private final ServingService serving;
   private final ScheduleService schedules;
   private final LoanService loans;
+  private final ThingService things;
 
   DemoPlans(
       EntityManager entities,
       Planning planning,
       ServingService serving,
       ScheduleService schedules,
-      LoanService loans) {
+      LoanService loans,
+      ThingService things) {
     this.entities = entities;
     this.planning = planning;
     this.serving = serving;
     this.schedules = schedules;
     this.loans = loans;
+    this.things = things;
   }
 
   /** Once the year is booked. */
@@ -54,6 +60,7 @@ class DemoPlans {
     yearlyBill();
     DemoSchedules.expected().forEach(expected -> schedules.add(schedule(expected, chart)));
     loan(chart);
+    worth(chart);
   }
 
   private void budgets(DemoChart chart) {
@@ -134,6 +141,20 @@ class DemoPlans {
                 Amount.ofMinor(says.owedAfter(), account.currency()))
             .require(),
         DemoLoan.LETTER);
+  }
+
+  private void worth(DemoChart chart) {
+    Account house = chart.account(DemoWorth.HOUSE);
+    DemoWorth.house().forEach(valued -> things.value(house.id(), valued.day(), valued.worth()));
+    Account press = chart.account(DemoWorth.PRESS);
+    things.keep(
+        new WriteDown(
+            press,
+            chart.account(DemoWorth.WRITTEN_DOWN),
+            Amount.ofMinor(DemoWorth.PRESS_COST, press.currency()),
+            Amount.zero(press.currency()),
+            DemoWorth.FIRST_WRITTEN_DOWN,
+            DemoWorth.MONTHS_WRITTEN_DOWN));
   }
 
   private void yearlyBill() {
