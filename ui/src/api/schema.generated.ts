@@ -3876,6 +3876,8 @@ export interface components {
             toCome: string;
         };
         BudgetGroupJson: {
+            /** Format: uuid */
+            accountId?: string;
             /**
              * Format: decimal
              * @example 12.50
@@ -3896,6 +3898,7 @@ export interface components {
             accountId: string;
             carries: boolean;
             days: components["schemas"]["BookedOnJson"][];
+            holds?: string[];
             month: components["schemas"]["BudgetFiguresJson"];
             name: string;
             planned: boolean;
@@ -6357,6 +6360,7 @@ export interface components {
         PurposeJson: {
             /** Format: uuid */
             accountId: string;
+            goal?: components["schemas"]["BalanceGoalJson"];
             /**
              * Format: decimal
              * @example 12.50
@@ -10042,6 +10046,9 @@ export interface operations {
             query: {
                 through: string;
                 book?: string;
+                tryAccount?: string;
+                tryOn?: string;
+                tryAmount?: string;
             };
             header?: never;
             path?: never;

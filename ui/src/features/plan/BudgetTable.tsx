@@ -70,8 +70,9 @@ function Cells({ row, begins, second, today }: Placed & { today: string | undefi
         {begins?.rows.length === 1 && <span className="sr-only">, {figure(begins.left)} left</span>}
         {second && <span className="text-small">{leftInWords(second.left)}</span>}
       </td>
-      <td>
-        {row.name}
+      <td className="truncate">
+        {row.holds ? 'together' : row.name}
+        {row.holds && <span className="text-small text-ink-3"> {row.holds.join(', ')}</span>}
         {!isZero(row.spread) && (
           <span className="text-small text-ink-3" title="Parts of bills that serve several months">
             {' '}

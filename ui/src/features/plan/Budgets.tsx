@@ -15,7 +15,7 @@ import { useSelection } from '@/parts/useSelection'
 import { Head, Inspector, Leaf, View } from '@/parts/View'
 import { type Book, BudgetTable, leftInWords, type Row } from './BudgetTable'
 import { Goals } from './Goals'
-import { PlanMonths } from './PlanMonths'
+import { PlanMonths, type Planned } from './PlanMonths'
 import { PlanNav } from './PlanNav'
 import { PlannedYear } from './PlannedYear'
 
@@ -43,6 +43,20 @@ export function Budgets() {
 
 const rowsOf = (book: Book) => book.groups.flatMap((group) => group.rows)
 
+const planned = (row: Row): Planned => ({
+  accountId: row.accountId,
+  name: row.name,
+  planned: row.planned ? row.month.planned : undefined,
+})
+
+/** The group that a category stands in, as it is planned. */
+function groupOf(book: Book, row: Row): Planned | undefined {
+  const group = book.groups.find((one) => one.rows.includes(row))
+  if (!group?.accountId) return undefined
+  const own = group.rows.find((one) => one.accountId === group.accountId)
+  return own ? planned(own) : { accountId: group.accountId, name: group.name, planned: undefined }
+}
+
 /** Due items whose amount no rate tells. */
 const leftOut = (payees: string[]) =>
   payees.length > 0 ? [`to come without ${payees.join(', ')}, for want of a rate`] : []
@@ -60,7 +74,7 @@ function BudgetsOf({
 }) {
   const says = useSays()
   const navigate = useNavigate()
-  const [planning, setPlanning] = useState(false)
+  const [planning, setPlanning] = useState<'category' | 'group'>()
   const all = books.flatMap((book) => rowsOf(book).map((row) => ({ book, row })))
   const selection = useSelection(
     all.map(({ row }) => row.accountId),
@@ -68,6 +82,7 @@ function BudgetsOf({
     all[0]?.row.accountId,
   )
   const now = all.find(({ row }) => row.accountId === selection.selected)
+  const group = now && groupOf(now.book, now.row)
 
   async function act(send: () => Promise<unknown>, said: (answer: unknown) => string) {
     try {
@@ -101,8 +116,19 @@ function BudgetsOf({
             changes: true,
             strip: 'plan it',
             onRow: true,
-            run: () => setPlanning(true),
+            run: () => setPlanning('category'),
           },
+          ...(group
+            ? [
+                {
+                  keys: ['g'],
+                  label: `Plan ${group.name} together`,
+                  changes: true,
+                  strip: 'plan its group',
+                  run: () => setPlanning('group'),
+                },
+              ]
+            : []),
           ...(now.row.planned
             ? [
                 {
@@ -167,7 +193,7 @@ function BudgetsOf({
               .filter((one) => one.groups.length > 0)
               .map((one) => (
                 <div key={one.bookId} className="pb-6">
-                  <BudgetTable book={one} selection={selection} today={today} onOpen={() => setPlanning(true)} />
+                  <BudgetTable book={one} selection={selection} today={today} onOpen={() => setPlanning('category')} />
                 </div>
               ))}
             <Goals month={month} />
@@ -178,17 +204,18 @@ function BudgetsOf({
         <Inspector label={planning ? 'Planning' : 'The selected category'}>
           {planning ? (
             <PlanMonths
-              key={now.row.accountId}
+              key={`${planning} ${now.row.accountId}`}
               book={now.book}
-              row={now.row}
+              row={planning === 'group' && group ? group : planned(now.row)}
               month={month}
-              onClose={() => setPlanning(false)}
+              onClose={() => setPlanning(undefined)}
             />
           ) : (
             <PlannedYear
               row={now.row}
               month={month}
-              onPlan={() => setPlanning(true)}
+              onPlan={() => setPlanning('category')}
+              onPlanGroup={group && group.accountId !== now.row.accountId ? () => setPlanning('group') : undefined}
               onCarry={() => void carry(now.row)}
             />
           )}

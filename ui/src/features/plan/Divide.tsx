@@ -31,6 +31,12 @@ export function Divide({ aside, onClose }: { aside: Aside; onClose: () => void }
       of.form.setValue(purpose.accountId, amountText(purpose.lastTime, aside.currency))
     }
   }
+  const needing = aside.purposes.filter((purpose) => purpose.goal && !purpose.goal.progress.reached)
+  function asNeeded() {
+    for (const purpose of needing) {
+      of.form.setValue(purpose.accountId, amountText(purpose.goal?.progress.perMonth, aside.currency))
+    }
+  }
   function leave() {
     of.forget()
     onClose()
@@ -76,11 +82,10 @@ export function Divide({ aside, onClose }: { aside: Aside; onClose: () => void }
       {aside.purposes.map((purpose) => (
         <AmountField key={purpose.accountId} name={purpose.accountId} label={purpose.name} currency={aside.currency} />
       ))}
-      {aside.lastDivided && (
-        <Button className="self-start" onClick={asLastTime}>
-          As on {day(aside.lastDivided)}
-        </Button>
-      )}
+      <div className="flex gap-2">
+        {aside.lastDivided && <Button onClick={asLastTime}>As on {day(aside.lastDivided)}</Button>}
+        {needing.length > 0 && <Button onClick={asNeeded}>As needed a month</Button>}
+      </div>
       <Foot go="Set it aside" onLeave={leave} />
     </Form>
   )

@@ -13,6 +13,7 @@ import { useSelection } from '@/parts/useSelection'
 import { Head, Inspector, InspectorHead, Leaf, View } from '@/parts/View'
 import { ForecastLine } from './ForecastLine'
 import { PlanNav } from './PlanNav'
+import { type Tried, TryEntry } from './TryEntry'
 
 type Of = Schemas['ForecastAccountJson']
 
@@ -45,12 +46,34 @@ export function Forecast() {
     placeholderData: (previous) => previous,
   })
   const accounts = forecast.data?.accounts ?? []
+  const [tried, setTried] = useState<Tried>()
   const selection = useSelection(
     accounts.map((one) => one.accountId),
     'account',
     accounts[0]?.accountId,
   )
   const now = accounts.find((one) => one.accountId === selection.selected)
+  const trying = tried && tried.accountId === now?.accountId ? tried : undefined
+  const whatIf = useQuery({
+    queryKey: ['forecast', through, book, trying],
+    enabled: through !== undefined && trying !== undefined,
+    queryFn: () =>
+      data(
+        api.GET('/api/forecast', {
+          params: {
+            query: {
+              through: through ?? '',
+              book,
+              tryAccount: trying?.accountId,
+              tryOn: trying?.on,
+              tryAmount: trying?.amount,
+            },
+          },
+        }),
+      ),
+    retry: false,
+  })
+  const withIt = trying && whatIf.data?.accounts.find((one) => one.accountId === trying.accountId)
   if (forecast.error && !forecast.data) return <Failed error={forecast.error} retry={forecast.refetch} />
   if (!forecast.data) return <Loading what="the forecast" />
   return (
@@ -61,7 +84,7 @@ export function Forecast() {
         </Head>
         {now ? (
           <>
-            <ForecastLine of={now} today={forecast.data.today} through={forecast.data.through} />
+            <ForecastLine of={now} tried={withIt} today={forecast.data.today} through={forecast.data.through} />
             <Scroll grid label="Forecast">
               <Grid
                 label="What will stand on accounts"
@@ -80,6 +103,13 @@ export function Forecast() {
       {now && (
         <Inspector label="The selected account">
           <Method of={now} />
+          <TryEntry
+            key={now.accountId}
+            of={now}
+            withIt={withIt}
+            problem={trying && whatIf.error ? whatIf.error : undefined}
+            onTry={setTried}
+          />
         </Inspector>
       )}
     </View>

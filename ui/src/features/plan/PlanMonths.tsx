@@ -11,10 +11,18 @@ import { AmountField } from '@/parts/form/fields'
 import { box } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { InspectorHead } from '@/parts/View'
-import type { Book, Row } from './BudgetTable'
+import type { Book } from './BudgetTable'
 
 /** For which months an amount is meant. */
 type Reach = 'MONTH' | 'REST' | 'YEAR' | 'TOGETHER' | 'NOTHING'
+
+/** What is planned: a category, or a group that is planned together. */
+export interface Planned {
+  accountId: string
+  name: string
+  /** What is planned for the month; empty if nothing is. */
+  planned: string | undefined
+}
 
 /** Plans a category: one month, the months from it on, the whole year, or several months together. */
 export function PlanMonths({
@@ -24,17 +32,14 @@ export function PlanMonths({
   onClose,
 }: {
   book: Book
-  row: Row
+  row: Planned
   month: string
   onClose: () => void
 }) {
   const says = useSays()
   const [reach, setReach] = useState<Reach>('MONTH')
   const [last, setLast] = useState(month)
-  const of = useOwnForm(
-    { amount: row.planned ? amountText(row.month.planned, book.currency) : '' },
-    `planning ${row.accountId} ${month}`,
-  )
+  const of = useOwnForm({ amount: amountText(row.planned, book.currency) }, `planning ${row.accountId} ${month}`)
   const reaches: { value: Reach; name: string }[] = [
     { value: 'MONTH', name: `${monthName(month)} only` },
     { value: 'REST', name: `each month from ${monthName(month)} on` },

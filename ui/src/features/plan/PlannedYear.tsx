@@ -17,11 +17,14 @@ export function PlannedYear({
   row,
   month,
   onPlan,
+  onPlanGroup,
   onCarry,
 }: {
   row: Row
   month: string
   onPlan: () => void
+  /** Where it stands in a group that can be planned together. */
+  onPlanGroup?: () => void
   onCarry: () => void
 }) {
   const year = useQuery({
@@ -33,6 +36,7 @@ export function PlannedYear({
     <>
       <InspectorHead title={row.name} figure={leftInWords(row.month.left)}>
         {longMonth(month)}
+        {row.holds && `, planned together: ${row.holds.join(', ')}`}
       </InspectorHead>
       <Sum row={row} entries={`/accounts/${row.accountId}?${entries}`} />
       {year.error && <Failed error={year.error} retry={year.refetch} />}
@@ -43,6 +47,11 @@ export function PlannedYear({
           <Button tone="go" className="col-span-full" onClick={onPlan}>
             Plan it <kbd>Enter</kbd>
           </Button>
+          {onPlanGroup && (
+            <Button className="col-span-full" onClick={onPlanGroup}>
+              Plan its group together <kbd>G</kbd>
+            </Button>
+          )}
           <Button className="col-span-full" onClick={onCarry} whyNot={row.planned ? undefined : 'Plan it first.'}>
             {row.carries ? 'Begin anew each month' : 'Carry over what is left'} <kbd>C</kbd>
           </Button>

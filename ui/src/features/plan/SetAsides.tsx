@@ -5,7 +5,7 @@ import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useScope } from '@/app/scope'
 import { Button } from '@/parts/Button'
-import { counted, figure } from '@/parts/figures'
+import { counted, figure, writtenDay } from '@/parts/figures'
 import { type Column, Grid, type Item } from '@/parts/grid/Grid'
 import { sumRow } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
@@ -13,15 +13,19 @@ import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Inspector, Leaf, View } from '@/parts/View'
 import { Divide } from './Divide'
+import { Need } from './Need'
 import { PlanNav } from './PlanNav'
 
 export type Aside = Schemas['SetAsidesJson']
-type Purpose = Schemas['PurposeJson']
+export type Purpose = Schemas['PurposeJson']
 
 const COLUMNS: Column[] = [
   { head: 'Purpose' },
-  { head: 'Last time', width: 'w-[130px]', end: true },
-  { head: 'Set aside', width: 'w-[140px]', end: true },
+  { head: 'Needed', width: 'w-[120px]', end: true },
+  { head: 'By', width: 'w-[110px]' },
+  { head: 'A month', width: 'w-[100px]', end: true, off: 'narrow:hidden' },
+  { head: 'Last time', width: 'w-[100px]', end: true, off: 'narrow:hidden' },
+  { head: 'Set aside', width: 'w-[120px]', end: true },
 ]
 
 /** What is set aside in each account for purposes, and what of it is free. */
@@ -38,13 +42,15 @@ export function SetAsides() {
 }
 
 function SetAsidesOf({ all }: { all: Aside[] }) {
-  const [dividing, setDividing] = useState(false)
+  const [doing, setDoing] = useState<'divide' | 'need'>()
+  const close = () => setDoing(undefined)
   const selection = useSelection(
     all.flatMap((aside) => aside.purposes.map((purpose) => purpose.accountId)),
     'purpose',
     all[0]?.purposes[0]?.accountId,
   )
   const now = all.find((aside) => aside.purposes.some((purpose) => purpose.accountId === selection.selected)) ?? all[0]
+  const purpose = now?.purposes.find((one) => one.accountId === selection.selected)
   useCommands(
     now
       ? [
@@ -53,19 +59,33 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
             label: `Divide over the purposes of ${now.accountName}`,
             changes: true,
             strip: 'divide',
-            run: () => setDividing(true),
+            run: () => setDoing('divide'),
           },
+          ...(purpose
+            ? [
+                {
+                  keys: ['b'],
+                  label: `What ${purpose.name} needs by a day`,
+                  changes: true,
+                  strip: 'needed by',
+                  run: () => setDoing('need'),
+                },
+              ]
+            : []),
         ]
       : [],
   )
   const short = all.flatMap((aside) => aside.purposes).filter((purpose) => purpose.stands.startsWith('-')).length
   return (
-    <View beside={dividing} above={<PlanNav />} className="[--insp:min(400px,40vw)]">
+    <View beside={doing !== undefined} above={<PlanNav />} className="[--insp:min(400px,40vw)]">
       <Leaf>
         <Head title="Set-asides" about={short > 0 ? `${counted(short, 'purpose')} below zero` : undefined}>
           {now && (
             <MayChange>
-              <Button onClick={() => setDividing(true)}>
+              <Button onClick={() => setDoing('need')}>
+                Needed by <kbd>B</kbd>
+              </Button>
+              <Button onClick={() => setDoing('divide')}>
                 Divide <kbd>D</kbd>
               </Button>
             </MayChange>
@@ -85,7 +105,7 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
                   columns={COLUMNS}
                   items={aside.purposes.map((purpose): Item<Purpose> => ({ key: purpose.accountId, row: purpose }))}
                   selection={selection}
-                  onOpen={() => setDividing(true)}
+                  onOpen={() => setDoing('divide')}
                   size="dense"
                   cells={(purpose) => <Cells purpose={purpose} />}
                   foot={<Sums aside={aside} />}
@@ -95,9 +115,14 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
           </Scroll>
         )}
       </Leaf>
-      {dividing && now && (
+      {doing === 'divide' && now && (
         <Inspector label="Dividing">
-          <Divide key={now.accountId} aside={now} onClose={() => setDividing(false)} />
+          <Divide key={now.accountId} aside={now} onClose={close} />
+        </Inspector>
+      )}
+      {doing === 'need' && now && purpose && (
+        <Inspector label="What it needs">
+          <Need key={purpose.accountId} purpose={purpose} currency={now.currency} onClose={close} />
         </Inspector>
       )}
     </View>
@@ -106,15 +131,30 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
 
 function Cells({ purpose }: { purpose: Purpose }) {
   const short = purpose.stands.startsWith('-')
+  const { goal } = purpose
   return (
     <>
       <td>
         {purpose.name} {short && <span className="text-small text-heartwood">more was spent than set aside</span>}
+        {goal && !short && <Course goal={goal} />}
       </td>
-      <td className="text-right text-ink-2">{purpose.lastTime ? figure(purpose.lastTime) : '–'}</td>
+      <td className="text-right text-ink-2">{goal ? figure(goal.amount) : ''}</td>
+      <td className="text-ink-2">{goal ? writtenDay(goal.by) : ''}</td>
+      <td className="text-right text-ink-2 narrow:hidden">
+        {goal && !goal.progress.reached ? figure(goal.progress.perMonth) : ''}
+      </td>
+      <td className="text-right text-ink-2 narrow:hidden">{purpose.lastTime ? figure(purpose.lastTime) : '–'}</td>
       <td className={`text-right font-semibold ${short ? 'text-heartwood' : ''}`}>{figure(purpose.stands)}</td>
     </>
   )
+}
+
+/** Whether what is needed is on course, in words. */
+function Course({ goal }: { goal: NonNullable<Purpose['goal']> }) {
+  const { reached, ahead } = goal.progress
+  if (reached) return <span className="text-small text-needle">all of it is there</span>
+  if (ahead.startsWith('-')) return <span className="text-small text-heartwood">{figure(ahead.slice(1))} behind</span>
+  return <span className="text-small text-needle">on course</span>
 }
 
 /** Set aside and free make the account, as its bank sees it. */
@@ -122,20 +162,27 @@ function Sums({ aside }: { aside: Aside }) {
   return (
     <>
       <tr className="[&>td]:h-[26px] [&>td]:border-0">
-        <td className="text-ink-2">Set aside, {counted(aside.purposes.length, 'purpose')}</td>
-        <td />
+        <td colSpan={3} className="text-ink-2">
+          Set aside, {counted(aside.purposes.length, 'purpose')}
+        </td>
+        <td className="narrow:hidden" />
+        <td className="narrow:hidden" />
         <td className="text-right">{figure(aside.setAside)}</td>
       </tr>
       <tr className="[&>td]:h-[26px] [&>td]:border-0">
-        <td className="text-ink-2">Free</td>
-        <td />
+        <td colSpan={3} className="text-ink-2">
+          Free
+        </td>
+        <td className="narrow:hidden" />
+        <td className="narrow:hidden" />
         <td className={`text-right ${aside.free.startsWith('-') ? 'text-heartwood' : ''}`}>{figure(aside.free)}</td>
       </tr>
       <tr className={sumRow}>
-        <td>
+        <td colSpan={3}>
           {aside.accountName}, {aside.currency}
         </td>
-        <td />
+        <td className="narrow:hidden" />
+        <td className="narrow:hidden" />
         <td className="text-right">{figure(aside.whole)}</td>
       </tr>
     </>

@@ -5,12 +5,16 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.UUID;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
+import org.yewledger.app.chart.ChartService;
 import org.yewledger.core.ledger.Account;
 import tools.jackson.databind.JsonNode;
 
 /** Budgets of categories by months, against what the books say. */
 public class BudgetTest extends AppTest {
+  @Autowired ChartService charts;
+
   private static void spend(Household h, String day, String amount, Account category) {
     Api.Answer entered =
         h.api()
@@ -149,6 +153,55 @@ public class BudgetTest extends AppTest {
     assertEquals(
         h.api().get("/api/reports?kind=CASH_FLOW" + asked + h.current().bookId()).problem(),
         "no-budget-beside");
+  }
+
+  private static String made(Household h, String name, String parent, boolean group) {
+    return h.api()
+        .post(
+            "/api/accounts",
+            """
+            {"bookId":"%s","parentId":%s,"name":"%s","kind":"EXPENSE","currency":"EUR","group":%s,
+             "facts":{"number":"","tail":"","institution":"","webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":""}}\
+            """
+                .formatted(h.current().bookId(), parent, name, group))
+        .json()
+        .path("id")
+        .asString();
+  }
+
+  @Test
+  public void aGroupIsPlannedTogetherAndItsPlannedCategoriesApart() {
+    Household h = found("budget groups");
+    String group = made(h, "Getting about", "null", true);
+    String fuel = made(h, "Fuel", '"' + group + '"', false);
+    String bus = made(h, "Bus", '"' + group + '"', false);
+    Account inFuel = founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(fuel)));
+    Account inBus = founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(bus)));
+    Account together = founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(group)));
+    spend(h, "2026-08-04", "30.00", inFuel);
+    spend(h, "2026-08-05", "4.00", inBus);
+    assertEquals(plan(h, together, "2026-08..2026-09", "\"50.00\"").status(), 204);
+    JsonNode row = row(book(h, "2026-08"), "Getting about");
+    assertEquals(row.at("/month/left").asString(), "16.00");
+    assertEquals(row.path("holds").toString(), "[\"Fuel\",\"Bus\"]");
+    assertEquals(row.path("days").size(), 2);
+    JsonNode year = h.api().get("/api/budgets/%s?month=2026-08".formatted(group)).json();
+    assertEquals(year.at("/months/7/booked").asString(), "34.00", year.toString());
+    assertEquals(plan(h, inFuel, "2026-08", "\"40.00\"").status(), 204);
+    JsonNode apart = book(h, "2026-08");
+    assertEquals(row(apart, "Getting about").at("/month/left").asString(), "46.00");
+    assertEquals(row(apart, "Fuel").at("/month/left").asString(), "10.00");
+    assertEquals(apart.at("/all/booked").asString(), "34.00");
+    assertEquals(apart.at("/groups/0/name").asString(), "Getting about");
+    JsonNode report =
+        h.api()
+            .get(
+                "/api/reports?kind=INCOME_STATEMENT&span=MONTH&month=2026-08&every=WHOLE&beside=BUDGET&book="
+                    + h.current().bookId())
+            .json();
+    assertTrue(report.toString().contains("\"90.00\""), report.toString());
+    undo(h);
+    assertEquals(row(book(h, "2026-08"), "Getting about").at("/month/left").asString(), "16.00");
   }
 
   @Test

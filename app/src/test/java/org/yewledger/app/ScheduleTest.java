@@ -216,6 +216,15 @@ public class ScheduleTest extends AppTest {
     assertEquals(days.get(0).path("due").asString(), "972.00");
     assertEquals(days.get(days.size() - 1).path("date").asString(), today.plusDays(21).toString());
     assertEquals(days.get(days.size() - 1).path("due").asString(), "916.00");
+    String trying = path + "&tryAccount=%s&tryAmount=-72.00&tryOn=".formatted(h.current().id());
+    JsonNode tried = h.api().get(trying + today.plusDays(3)).json().at("/accounts/0/days");
+    assertEquals(tried.get(tried.size() - 1).path("due").asString(), "844.00");
+    assertEquals(h.api().get(trying + today.minusDays(1)).problem(), "tried-out-of-reach");
+    assertEquals(
+        h.api()
+            .get(path + "&tryAccount=%s&tryAmount=0&tryOn=%s".formatted(h.current().id(), today))
+            .problem(),
+        "tried-nothing");
     // What schedules brought is not usual besides.
     assertEquals(enter(h, today.minusDays(7), "28.00", h.school()).status(), 201);
     assertEquals(h.api().get(path).json().at("/accounts/0/days/0/due").asString(), "972.00");

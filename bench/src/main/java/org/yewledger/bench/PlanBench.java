@@ -4,6 +4,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -27,6 +28,7 @@ final class PlanBench {
   /** With 20 accounts at banks and 25 groups, 60 categories. */
   private static final int ACCOUNTS = 105;
 
+  private static final int FORECAST_ACCOUNTS = 20;
   private static final int WARM_UP = 1_000;
   private static final String PASSWORD = "a million postings";
 
@@ -102,7 +104,51 @@ final class PlanBench {
                 () -> ChartBench.sumPostings(database, owner.householdId()));
         Bench.figure("budget-page-60-categories-1m-postings", pair.first(), "ms", "<= 60");
         Bench.figure("budget-page-share-of-summing", pair.ratio(), "ratio", "<= 0.5");
+        forecast(window, database, owner.householdId());
       }
+    }
+  }
+
+  /** Of 20 accounts over eighteen months; from the day of the clock, whatever the books hold. */
+  private static void forecast(Window window, Connection database, UUID household)
+      throws Exception {
+    schedules(database, household);
+    String path =
+        "/api/forecast?through="
+            + LocalDate.now(ZoneOffset.UTC).plusMonths(18).minusDays(2)
+            + "&book="
+            + ChartBench.bookId(database);
+    if (window.get(path).split("\"accountId\"", -1).length - 1 != FORECAST_ACCOUNTS) {
+      throw new IllegalStateException("not 20 accounts");
+    }
+    Timing.medianMillis(WARM_UP, 1, () -> window.get(path));
+    Timing.Pair pair =
+        Timing.medianMillis(
+            10, 41, () -> window.get(path), () -> ChartBench.sumPostings(database, household));
+    Bench.figure("forecast-20-accounts-18-months", pair.first(), "ms", "<= 100");
+    Bench.figure("forecast-share-of-summing", pair.ratio(), "ratio", "<= 0.5");
+  }
+
+  /** A monthly schedule of each account that has a bank. */
+  private static void schedules(Connection database, UUID household) throws SQLException {
+    try (Statement sql = database.createStatement()) {
+      sql.execute(
+          """
+          insert into schedule (household_id, id, payee_id, account_id, rule, first, shift)
+          select a.household_id, gen_random_uuid(), (select id from payee where household_id = '%1$s' limit 1), a.id,
+                 'FREQ=MONTHLY;BYMONTHDAY=5', date '2025-10-05', 'NEXT_WORKING_DAY'
+            from account a where a.household_id = '%1$s' and a.kind = 'CURRENT' and not a.is_group\
+          """
+              .formatted(household));
+      sql.execute(
+          """
+          insert into schedule_part (household_id, schedule_id, place, account_id, amount_minor)
+          select s.household_id, s.id, 0, (select id from account where household_id = '%1$s' and kind = 'EXPENSE'
+                                              and not is_group order by id limit 1), -2800
+            from schedule s where s.household_id = '%1$s'\
+          """
+              .formatted(household));
+      sql.execute("analyze");
     }
   }
 

@@ -62,6 +62,27 @@ public class BudgetsTest extends BrowserTest {
   }
 
   @Test
+  public void aGroupIsPlannedTogetherForWhatHasNoPlanOfItsOwn() {
+    Page page = signedInAt("/plan?month=2026-08");
+    rows(page, "Bakery").click();
+    assertThat(sum(page)).isVisible();
+    page.keyboard().press("Enter");
+    choose(page.getByLabel("For which months"), "nothing from August on");
+    button(page, "Plan it").click();
+    assertThat(page.getByText("Planned: nothing yet")).isVisible();
+    page.keyboard().press("g");
+    page.getByLabel("What may be spent, EUR").fill("40");
+    button(page, "Plan it").click();
+    assertThat(page.getByText("Food is planned.")).isVisible();
+    assertThat(rows(page, "together").first()).containsText("Bakery");
+    assertThat(rows(page, "together").first()).containsText("40.00");
+    assertNoViolations(page, "a group that is planned together");
+    undo(page, 2);
+    assertThat(rows(page, "together")).hasCount(0);
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
   public void severalMonthsAreSpentTogetherAndAnOverlapIsSaid() {
     Page page = signedInAt("/plan?month=2026-08");
     rows(page, "Stalls").click();

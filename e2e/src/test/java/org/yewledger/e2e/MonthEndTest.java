@@ -110,13 +110,16 @@ public class MonthEndTest extends BrowserTest {
 
   private void splitTheLoanPayment(Page page) {
     row(page, "HOME LOAN 0315").click();
+    assertThat(row(page, "HOME LOAN 0315")).containsText("due 1 Sep, on its day");
     page.keyboard().press("s");
     Locator form =
         page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("Split the line"));
-    form.getByLabel("Payee").fill("Home loan");
-    pick(combobox(form, "Books to, part 1"), "Home loan");
-    form.getByLabel("Amount, part 1").fill("499.88");
-    pick(combobox(form, "Books to, part 2"), "interest");
+    // The terms of the loan say what the payment is made of.
+    assertThat(form.getByLabel("Payee")).hasValue("Home loan");
+    assertThat(combobox(form, "Books to, part 1")).hasValue("Home loan");
+    assertThat(form.getByLabel("Amount, part 1")).hasValue("499.88");
+    assertThat(combobox(form, "Books to, part 2")).hasValue("Loan interest");
+    assertThat(form.getByLabel("Amount, part 2")).hasValue("586.52");
     form.getByLabel("Amount, part 2").fill("500.00");
     assertThat(page.getByText("86.52 still to place")).isVisible();
     assertThat(button(page, "Take it")).isDisabled();

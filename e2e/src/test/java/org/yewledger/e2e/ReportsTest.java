@@ -46,7 +46,7 @@ public class ReportsTest extends BrowserTest {
 
     page.keyboard().press("2");
     assertThat(heading(page, "Balance sheet")).isVisible();
-    assertThat(household).containsText("Assets less liabilities");
+    assertThat(household).containsText("Worth beyond the books");
     page.keyboard().press("3");
     assertThat(heading(page, "Cash flow")).isVisible();
     assertThat(household).containsText("Money after");

@@ -54,10 +54,6 @@ public class Screenshots extends BrowserTest {
     button(page, "Look at receipt-greengage-2026-08.pdf").click();
     page.getByAltText("page 1 of 1").waitFor();
     shoot("receipts");
-    open(page, "/payees");
-    row("Greengage Market").click();
-    assertThat(page.getByText("Banks write")).isVisible();
-    shoot("payees");
     open(page, "/journal?text=amount:%3E%3D10%20from:harbour");
     row("Northgate Fuel").first().click();
     assertThat(page.getByText("balances, EUR").first()).isVisible();
@@ -82,6 +78,12 @@ public class Screenshots extends BrowserTest {
     open(page, "/plan/ahead?month=2026-08");
     page.getByLabel("Last times").waitFor();
     shoot("year-ahead");
+    open(page, "/plan/loans?month=2026-09");
+    page.getByLabel("Pay more, EUR").fill("5000");
+    page.getByLabel("On", new Page.GetByLabelOptions().setExact(true)).fill("1 Dec 2026");
+    page.getByText("Interest saved").waitFor();
+    page.getByRole(AriaRole.HEADING).first().click();
+    shoot("loan");
     open(page, "/reports/sales-tax?month=2026-09");
     page.getByText("due to the tax office").waitFor();
     shoot("sales-tax");

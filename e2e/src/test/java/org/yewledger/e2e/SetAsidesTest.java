@@ -47,7 +47,20 @@ public class SetAsidesTest extends BrowserTest {
         page.getByRole(
             AriaRole.GRID, new Page.GetByRoleOptions().setName("Set aside in Harbour Current"));
     assertThat(table).containsText("Holiday");
+    rows(page, "Holiday").first().click();
+    page.keyboard().press("b");
+    page.getByLabel("Needed, EUR").fill("1200");
+    page.getByLabel("By", new Page.GetByLabelOptions().setExact(true)).fill("1 9 2026");
+    button(page, "Keep it").click();
+    assertThat(page.getByText("That day is not to come.")).isVisible();
+    assertNoViolations(page, "what a purpose needs");
+    page.getByLabel("By", new Page.GetByLabelOptions().setExact(true)).fill("1 10 2027");
+    button(page, "Keep it").click();
+    assertThat(rows(page, "Holiday").first()).containsText("100.00");
     page.keyboard().press("d");
+    button(page, "As needed a month").click();
+    assertThat(page.getByLabel("Holiday", new Page.GetByLabelOptions().setExact(true)))
+        .hasValue("100.00");
     page.getByLabel("On", new Page.GetByLabelOptions().setExact(true)).fill("1 10 2026");
     page.getByLabel("To place, EUR").fill("100");
     page.getByLabel("Holiday", new Page.GetByLabelOptions().setExact(true)).fill("120/2");
@@ -60,7 +73,7 @@ public class SetAsidesTest extends BrowserTest {
     button(page, "Set it aside").click();
     assertThat(page.getByText("sets 100.00 aside")).isVisible();
     assertThat(table).containsText("60.00");
-    undo(page, 3);
+    undo(page, 4);
     assertThat(page.getByText("Nothing is set aside")).isVisible();
     assertEquals(complaints(), List.of());
   }

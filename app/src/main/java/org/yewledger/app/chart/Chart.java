@@ -1,5 +1,6 @@
 package org.yewledger.app.chart;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -150,6 +151,15 @@ public final class Chart {
 
   public @Nullable UUID parentId(UUID accountId) {
     return row(accountId).parentId();
+  }
+
+  /** The groups around an account, the nearest first. */
+  public List<Account> groupsAround(UUID accountId) {
+    List<Account> groups = new ArrayList<>();
+    for (UUID id = parentId(accountId); id != null; id = parentId(id)) {
+      groups.add(account(id));
+    }
+    return groups;
   }
 
   /** The name of the group that an account stands in; empty at the top. */

@@ -26,6 +26,8 @@ final class BudgetJson {
   /**
    * A category in the month.
    *
+   * @param holds of a group that is planned together: its categories that have no plan of their
+   *     own; null of a category
    * @param planned whether anything is planned for it in the month
    * @param carries whether what is left goes on to the next month
    * @param spread what of it are parts of bills that serve several months
@@ -36,6 +38,7 @@ final class BudgetJson {
   record BudgetRowJson(
       UUID accountId,
       String name,
+      @Nullable List<String> holds,
       boolean planned,
       boolean carries,
       BudgetFiguresJson month,
@@ -46,10 +49,12 @@ final class BudgetJson {
   /**
    * The categories of a group of the chart.
    *
+   * @param accountId null for those at the top
    * @param name empty for those at the top
    * @param left of all of them
    */
-  record BudgetGroupJson(String name, BigDecimal left, List<BudgetRowJson> rows) {}
+  record BudgetGroupJson(
+      @Nullable UUID accountId, String name, BigDecimal left, List<BudgetRowJson> rows) {}
 
   /**
    * @param yearFirst the first month of the fiscal year, {@code yearLast} its last

@@ -2,9 +2,11 @@ package org.yewledger.app.plan;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.BiFunction;
 import java.util.function.Function;
@@ -40,6 +42,7 @@ import org.yewledger.core.plan.BookedDays;
 import org.yewledger.core.plan.Budget;
 import org.yewledger.core.plan.BudgetSheet;
 import org.yewledger.core.plan.PlannedSpan;
+import org.yewledger.core.plan.PlannedTogether;
 import org.yewledger.core.plan.ToCome;
 import org.yewledger.core.report.AccountTotals;
 import org.yewledger.core.report.Span;
@@ -74,11 +77,17 @@ class BudgetService {
     this.days = days;
   }
 
-  /** A budget is of a category of expenses; groups are added up from theirs. */
   static Stream<Account> categories(Chart chart, UUID bookId) {
-    return chart
-        .accountsOf(bookId)
-        .filter(a -> !a.group() && a.accountClass() == AccountClass.EXPENSE);
+    return plannable(chart, bookId).filter(a -> !a.group());
+  }
+
+  /** Categories of expenses, and their groups. */
+  private static Stream<Account> plannable(Chart chart, UUID bookId) {
+    return chart.accountsOf(bookId).filter(a -> a.accountClass() == AccountClass.EXPENSE);
+  }
+
+  private static PlannedTogether together(List<Budget> all, Chart chart) {
+    return new PlannedTogether(all, category -> chart.groupsAround(category.id()));
   }
 
   static Span fiscalYear(BookEntity book, YearMonth month) {
@@ -111,13 +120,20 @@ class BudgetService {
 
   private BudgetBookJson book(BookEntity book, Chart chart, YearMonth month, ToCome toCome) {
     List<Account> categories = categories(chart, book.id()).toList();
-    List<Budget> all = budgets.of(categories);
+    List<Budget> all = budgets.of(plannable(chart, book.id()).toList());
     CurrencyUnit base = book.toBook().currency();
     Span year = fiscalYear(book, month);
     Span since = new Span(BudgetSheet.reachesBackTo(month, all), month);
     List<SpreadBills.Of> spread = bills.touching(categories, since, Tax.NET);
     BudgetSheet sheet =
-        BudgetSheet.of(base, month, year, all, booked(categories, since, spread), toCome);
+        BudgetSheet.of(
+            base,
+            month,
+            year,
+            all,
+            together(all, chart),
+            booked(categories, since, spread),
+            toCome);
     Map<UUID, Map<LocalDate, Amount>> byDay = budgets.bookedByDay(categories, month);
     return new BudgetBookJson(
         book.id(),
@@ -132,20 +148,26 @@ class BudgetService {
 
   private static List<BudgetGroupJson> groups(
       BudgetSheet sheet, Chart chart, Function<BudgetSheet.Row, BudgetRowJson> json) {
-    Map<String, List<BudgetSheet.Row>> byGroup =
+    Map<Optional<UUID>, List<BudgetSheet.Row>> byGroup =
         sheet.rows().stream()
             .collect(
                 Collectors.groupingBy(
-                    row -> chart.groupName(row.category().id()),
+                    row -> groupOf(row.category(), chart),
                     LinkedHashMap::new,
                     Collectors.toList()));
     return byGroup.entrySet().stream()
         .map(group ->
             new BudgetGroupJson(
-                group.getKey(),
+                group.getKey().orElse(null),
+                group.getKey().map(id -> chart.account(id).name()).orElse(""),
                 sheet.leftOf(group.getValue()).decimal(),
                 group.getValue().stream().map(json).toList()))
         .toList();
+  }
+
+  /** A group that is planned together stands with its categories. */
+  private static Optional<UUID> groupOf(Account of, Chart chart) {
+    return of.group() ? Optional.of(of.id()) : Optional.ofNullable(chart.parentId(of.id()));
   }
 
   /**
@@ -174,23 +196,28 @@ class BudgetService {
       Map<UUID, Map<LocalDate, Amount>> byDay,
       List<SpreadBills.Of> spread) {
     Account category = row.category();
+    List<UUID> held = row.holds().stream().map(Account::id).toList();
     List<SpreadBill> bills =
         spread.stream()
             .map(SpreadBills.Of::bill)
-            .filter(bill -> bill.category().id().equals(category.id()))
+            .filter(bill -> held.contains(bill.category().id()))
             .toList();
+    Map<LocalDate, Amount> days = new HashMap<>();
+    held.forEach(id ->
+        byDay
+            .getOrDefault(id, Map.of())
+            .forEach((day, amount) -> days.merge(day, amount, Amount::plus)));
     return new BudgetRowJson(
         category.id(),
         category.name(),
+        category.group() ? row.holds().stream().map(Account::name).toList() : null,
         row.planned(),
         row.carries(),
         json(row.month()),
         Amount.sum(category.book().currency(), bills.stream().map(bill -> bill.in(month)).toList())
             .decimal(),
         row.year().decimal(),
-        BookedDays.spread(month, byDay.getOrDefault(category.id(), Map.of()), bills)
-            .entrySet()
-            .stream()
+        BookedDays.spread(month, days, bills).entrySet().stream()
             .map(day -> new BookedOnJson(day.getKey(), day.getValue().decimal()))
             .toList());
   }
@@ -210,10 +237,20 @@ class BudgetService {
     Chart chart = charts.chart();
     Account category = chart.account(accountId);
     Span year = fiscalYear(chart.book(category.bookId()), month);
-    Budget budget = budgets.of(List.of(category)).getFirst();
     Span both = new Span(year.first().minusMonths(12), year.last());
-    List<Account> only = List.of(category);
-    var booked = booked(only, both, bills.touching(only, both, Tax.NET));
+    List<Account> categories = categories(chart, category.bookId()).toList();
+    List<Budget> all = budgets.of(plannable(chart, category.bookId()).toList());
+    PlannedTogether together = together(all, chart);
+    Budget budget =
+        all.stream().filter(one -> one.of().id().equals(accountId)).findFirst().orElseThrow();
+    var each = booked(categories, both, bills.touching(categories, both, Tax.NET));
+    Function<YearMonth, Amount> booked =
+        m ->
+            Amount.sum(
+                category.book().currency(),
+                BudgetSheet.holds(category, categories, together, m).stream()
+                    .map(one -> each.apply(one, m))
+                    .toList());
     return new PlannedYearJson(
         accountId,
         IntStream.range(0, year.months())
@@ -222,8 +259,25 @@ class BudgetService {
                 json(
                     m,
                     budget.spanOf(m).orElse(null),
-                    booked.apply(category, m),
-                    booked.apply(category, m.minusYears(1))))
+                    booked.apply(m),
+                    category.group()
+                        ? lastYear(category, m, categories, chart, each)
+                        : each.apply(category, m.minusYears(1))))
+            .toList());
+  }
+
+  /** Of all categories of a group, whatever was planned then. */
+  private static Amount lastYear(
+      Account group,
+      YearMonth month,
+      List<Account> categories,
+      Chart chart,
+      BiFunction<Account, YearMonth, Amount> booked) {
+    return Amount.sum(
+        group.book().currency(),
+        categories.stream()
+            .filter(one -> chart.groupsAround(one.id()).contains(group))
+            .map(one -> booked.apply(one, month.minusYears(1)))
             .toList());
   }
 

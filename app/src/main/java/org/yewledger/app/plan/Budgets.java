@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -19,6 +20,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.yewledger.app.chart.Chart;
+import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.report.PlannedTotals;
 import org.yewledger.core.ledger.Account;
@@ -32,9 +35,11 @@ import org.yewledger.core.report.Span;
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
 class Budgets implements PlannedTotals {
+  private final ChartService charts;
   private final JdbcClient jdbc;
 
-  Budgets(JdbcClient jdbc) {
+  Budgets(ChartService charts, JdbcClient jdbc) {
+    this.charts = charts;
     this.jdbc = jdbc;
   }
 
@@ -54,7 +59,13 @@ class Budgets implements PlannedTotals {
 
   @Override
   public List<AccountTotals> planned(List<Account> categories, Span months) {
-    return of(categories).stream().map(budget -> budget.spread(months)).toList();
+    Chart chart = charts.chart();
+    Set<Account> all = new LinkedHashSet<>(categories);
+    categories.forEach(category -> all.addAll(chart.groupsAround(category.id())));
+    return of(List.copyOf(all)).stream()
+        .filter(budget -> !budget.of().group() || budget.plansWithin(months))
+        .map(budget -> budget.spread(months))
+        .toList();
   }
 
   /** Of one category, which nobody else plans meanwhile. */

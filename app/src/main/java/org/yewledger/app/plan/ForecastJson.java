@@ -38,5 +38,8 @@ final class ForecastJson {
       ForecastDayJson lowest,
       List<ForecastDayJson> days) {}
 
+  /** An entry that is not booked: what it would move on an account, below zero if it is paid. */
+  record TriedJson(UUID accountId, LocalDate on, BigDecimal amount) {}
+
   record ForecastPageJson(LocalDate today, LocalDate through, List<ForecastAccountJson> accounts) {}
 }

@@ -18,6 +18,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.plan.ForecastJson.ForecastAccountJson;
 import org.yewledger.app.plan.ForecastJson.ForecastDayJson;
 import org.yewledger.app.plan.ForecastJson.ForecastPageJson;
+import org.yewledger.app.plan.ForecastJson.TriedJson;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.app.schedule.DueService;
@@ -64,10 +65,12 @@ class ForecastService {
    * Each account that is reconciled, of a book or of all, through a day. Cost: kept totals and the
    * due items; nothing is added up from postings but a begun month.
    *
-   * @throws Refusal {@code forecast-out-of-reach} before today, or beyond eighteen months
+   * @param tried an entry that is tried out; null without one
+   * @throws Refusal {@code forecast-out-of-reach} before today, or beyond eighteen months, or as
+   *     {@link Forecast.Tried#require} does
    */
   @Transactional(readOnly = true)
-  ForecastPageJson through(LocalDate through, @Nullable UUID bookId) {
+  ForecastPageJson through(LocalDate through, @Nullable UUID bookId, @Nullable TriedJson tried) {
     LocalDate today = days.today();
     if (through.isBefore(today) || through.isAfter(today.plusDays(FURTHEST))) {
       throw Refusal.ofField(
@@ -86,7 +89,9 @@ class ForecastService {
     Map<UUID, Position> now = balances.at(today, accounts);
     var moves =
         Forecast.due(
-            items.stream().filter(item -> !item.nominal().isBefore(overdue)).toList(), today);
+            items.stream().filter(item -> !item.nominal().isBefore(overdue)).toList(),
+            today,
+            tried(tried, chart, today, through));
     return new ForecastPageJson(
         today,
         through,
@@ -101,6 +106,17 @@ class ForecastService {
                     through))
             .map(ForecastService::json)
             .toList());
+  }
+
+  private static List<Forecast.Tried> tried(
+      @Nullable TriedJson tried, Chart chart, LocalDate today, LocalDate through) {
+    if (tried == null) {
+      return List.of();
+    }
+    Account account = chart.account(tried.accountId());
+    return List.of(
+        new Forecast.Tried(account, tried.on(), Amount.of(tried.amount(), account.currency()))
+            .require(today, through));
   }
 
   /** By account, in its own currency; the month in hand is not whole yet. */

@@ -7,6 +7,8 @@ import java.time.YearMonth;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.plan.BalanceGoal;
 
 /** What the API says about goals. */
 final class GoalJson {
@@ -58,7 +60,25 @@ final class GoalJson {
       BigDecimal start,
       LocalDate by,
       BigDecimal amount,
-      ProgressJson progress) {}
+      ProgressJson progress) {
+    static BalanceGoalJson of(Account account, BalanceGoal goal, BalanceGoal.Progress progress) {
+      return new BalanceGoalJson(
+          account.id(),
+          account.name(),
+          account.currency().getCode(),
+          goal.since(),
+          goal.start().decimal(),
+          goal.by(),
+          goal.amount().decimal(),
+          new ProgressJson(
+              progress.isReached(),
+              progress.stands().decimal(),
+              progress.ahead().decimal(),
+              progress.toGo().decimal(),
+              progress.monthsLeft(),
+              progress.perMonth().decimal()));
+    }
+  }
 
   /**
    * @param on the day that progress is told of: the household's, or the last of the month if that

@@ -130,22 +130,7 @@ class GoalService {
   }
 
   private BalanceGoalJson json(Account account, BalanceGoal goal, LocalDate on) {
-    BalanceGoal.Progress progress = goal.at(on, balances.whole(account, on).amount());
-    return new BalanceGoalJson(
-        account.id(),
-        account.name(),
-        account.currency().getCode(),
-        goal.since(),
-        goal.start().decimal(),
-        goal.by(),
-        goal.amount().decimal(),
-        new ProgressJson(
-            progress.isReached(),
-            progress.stands().decimal(),
-            progress.ahead().decimal(),
-            progress.toGo().decimal(),
-            progress.monthsLeft(),
-            progress.perMonth().decimal()));
+    return BalanceGoalJson.of(account, goal, goal.at(on, balances.whole(account, on).amount()));
   }
 
   /**

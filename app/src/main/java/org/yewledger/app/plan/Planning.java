@@ -84,7 +84,7 @@ public class Planning {
 
   /**
    * Plans a fiscal year from what was spent in the year before, as {@link LastYear} says;
-   * categories with any plan in the year stay as they are.
+   * categories with any plan in the year, or planned with their group, stay as they are.
    *
    * @return how many categories were planned
    * @throws Refusal {@code nothing-last-year} if there are none
@@ -107,7 +107,7 @@ public class Planning {
         continue;
       }
       Budget was = budgets.held(spent.account());
-      if (!was.plansWithin(year)) {
+      if (!was.plansWithin(year) && !isPlannedWithAGroup(spent.account(), chart, year)) {
         budgets.keep(was, PlannedSpan.replaced(was.spans(), year, plan));
         planned++;
       }
@@ -118,6 +118,11 @@ public class Planning {
           "Nothing was spent in the year before on what is not planned yet. Plan category by category.");
     }
     return planned;
+  }
+
+  private boolean isPlannedWithAGroup(Account category, Chart chart, Span year) {
+    return budgets.of(chart.groupsAround(category.id())).stream()
+        .anyMatch(group -> group.plansWithin(year));
   }
 
   /**

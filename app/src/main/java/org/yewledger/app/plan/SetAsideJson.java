@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.app.plan.GoalJson.BalanceGoalJson;
 
 /** What the API says about set-asides. */
 final class SetAsideJson {
@@ -17,9 +18,14 @@ final class SetAsideJson {
   /**
    * @param stands what is set aside; below zero if more was spent
    * @param lastTime what the last division placed here; null if it placed nothing
+   * @param goal what it needs by a day, and whether that is on course; null if nothing is said
    */
   record PurposeJson(
-      UUID accountId, String name, BigDecimal stands, @Nullable BigDecimal lastTime) {}
+      UUID accountId,
+      String name,
+      BigDecimal stands,
+      @Nullable BigDecimal lastTime,
+      @Nullable BalanceGoalJson goal) {}
 
   /**
    * An account with its purposes: set aside and free make the whole, which its bank sees.

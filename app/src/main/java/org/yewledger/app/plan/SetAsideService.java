@@ -18,6 +18,7 @@ import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.EntryStore;
+import org.yewledger.app.plan.GoalJson.BalanceGoalJson;
 import org.yewledger.app.plan.SetAsideJson.DivideJson;
 import org.yewledger.app.plan.SetAsideJson.DividedJson;
 import org.yewledger.app.plan.SetAsideJson.PlacedJson;
@@ -32,6 +33,7 @@ import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.plan.BalanceGoal;
 import org.yewledger.core.plan.Division;
 import org.yewledger.core.plan.SetAsides;
 
@@ -54,6 +56,7 @@ class SetAsideService {
 
   private final ChartService charts;
   private final AccountBalances balances;
+  private final Goals goals;
   private final AccountLocks locks;
   private final EntryStore entries;
   private final HouseholdDays days;
@@ -63,6 +66,7 @@ class SetAsideService {
   SetAsideService(
       ChartService charts,
       AccountBalances balances,
+      Goals goals,
       AccountLocks locks,
       EntryStore entries,
       HouseholdDays days,
@@ -70,6 +74,7 @@ class SetAsideService {
       JdbcClient jdbc) {
     this.charts = charts;
     this.balances = balances;
+    this.goals = goals;
     this.locks = locks;
     this.entries = entries;
     this.days = days;
@@ -86,7 +91,7 @@ class SetAsideService {
         .reconciledAccounts(bookId)
         .map(account -> of(chart, account, today))
         .filter(one -> !one.purposes().isEmpty())
-        .map(this::json)
+        .map(one -> json(one, today))
         .toList();
   }
 
@@ -130,8 +135,10 @@ class SetAsideService {
     return day.stream().findFirst().map(on -> new Last(on, placed));
   }
 
-  private SetAsidesJson json(SetAsides of) {
+  private SetAsidesJson json(SetAsides of, LocalDate today) {
     Optional<Last> last = last(of);
+    Map<Account, BalanceGoal> set =
+        goals.balances(of.purposes().stream().map(SetAsides.Purpose::account).toList());
     return new SetAsidesJson(
         of.account().id(),
         of.account().name(),
@@ -148,8 +155,16 @@ class SetAsideService {
                     p.stands().decimal(),
                     last.map(l -> l.placed().get(p.account().id()))
                         .map(Amount::decimal)
-                        .orElse(null)))
+                        .orElse(null),
+                    goal(p, set.get(p.account()), today)))
             .toList());
+  }
+
+  private static @Nullable BalanceGoalJson goal(
+      SetAsides.Purpose purpose, @Nullable BalanceGoal goal, LocalDate today) {
+    return goal == null
+        ? null
+        : BalanceGoalJson.of(purpose.account(), goal, goal.at(today, purpose.stands()));
   }
 
   /**

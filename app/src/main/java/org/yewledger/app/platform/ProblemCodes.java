@@ -301,6 +301,8 @@ final class ProblemCodes {
           "trade-fee",
           "trade-keeps-entry",
           "transfer-to-itself",
+          "tried-nothing",
+          "tried-out-of-reach",
           "trust-out-of-range",
           "two-ends",
           "undo-blocked",

@@ -7,6 +7,8 @@ import org.yewledger.core.report.Span;
 
 /** What is planned for categories, month by month. Who keeps the plans knows. */
 public interface PlannedTotals {
-  /** Of each of some categories of expenses. */
+  /**
+   * Of each of some categories of expenses, and of groups around them that are planned together.
+   */
   List<AccountTotals> planned(List<Account> categories, Span months);
 }

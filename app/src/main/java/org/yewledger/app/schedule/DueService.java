@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -184,11 +185,12 @@ public class DueService {
   /** What plain schedules of other accounts still expect to move an account, through a day. */
   @Transactional(readOnly = true)
   public List<DueItem> expectedOn(Chart chart, Account account, LocalDate through) {
+    Set<UUID> vary = varying.all(chart).keySet();
     List<Schedule> moving =
         schedules(chart).stream()
+            .filter(schedule -> !vary.contains(schedule.id()))
             .filter(schedule ->
                 schedule.parts().stream().anyMatch(p -> p.account().id().equals(account.id())))
-            .filter(schedule -> !varying.all(chart).containsKey(schedule.id()))
             .toList();
     return plain(moving, days.today().minusDays(DAYS_BACK), through).stream()
         .filter(DueItem::isExpected)

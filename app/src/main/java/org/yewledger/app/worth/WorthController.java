@@ -42,11 +42,14 @@ import org.yewledger.core.worth.Security;
 class WorthController {
   private final WorthService worth;
   private final TradeService trades;
+  private final PriceService prices;
   private final ThingService things;
 
-  WorthController(WorthService worth, TradeService trades, ThingService things) {
+  WorthController(
+      WorthService worth, TradeService trades, PriceService prices, ThingService things) {
     this.worth = worth;
     this.trades = trades;
+    this.prices = prices;
     this.things = things;
   }
 
@@ -70,19 +73,19 @@ class WorthController {
   @PutMapping("/api/securities/{id}/prices")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepPrice(@PathVariable UUID id, @Valid @RequestBody NewPriceJson price) {
-    trades.keepPrice(id, price.day(), price.price());
+    prices.keepPrice(id, price.day(), price.price());
   }
 
   @DeleteMapping("/api/securities/{id}/prices")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void removePrice(@PathVariable UUID id, @RequestParam LocalDate day) {
-    trades.removePrice(id, day);
+    prices.removePrice(id, day);
   }
 
   /** Keeps all prices of a table with the columns day, security and price; all or none. */
   @PostMapping(path = "/api/prices/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   PricesKeptJson importPrices(@RequestPart MultipartFile file) throws IOException {
-    return new PricesKeptJson(trades.keepPrices(file.getBytes()));
+    return new PricesKeptJson(prices.keepPrices(file.getBytes()));
   }
 
   /** Says how trades of an account are booked. */

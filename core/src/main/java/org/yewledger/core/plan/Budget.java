@@ -17,7 +17,8 @@ import org.yewledger.core.report.Span;
 /**
  * What may be spent on a category, month by month.
  *
- * @param of a category of expenses
+ * @param of a category of expenses, or a group of such, which is planned together as far as its
+ *     categories have no plan of their own ({@link PlannedTogether})
  * @param carries whether what is left of one month or span goes on to the next; within a span it
  *     always does
  * @param spans by their time, without overlaps
@@ -94,15 +95,14 @@ public record Budget(Account of, boolean carries, List<PlannedSpan> spans) {
   }
 
   /**
-   * A budget is of a category of expenses.
+   * A budget is of a category of expenses, or of a group of them.
    *
    * @throws Refusal {@code budget-not-of-expenses}
    */
   public static Account requireExpenses(Account category) {
-    if (category.group() || category.accountClass() != AccountClass.EXPENSE) {
+    if (category.accountClass() != AccountClass.EXPENSE) {
       throw Refusal.of(
-          "budget-not-of-expenses",
-          "%s is no category of expenses. Plan the categories in it.".formatted(category.name()));
+          "budget-not-of-expenses", "%s is no category of expenses.".formatted(category.name()));
     }
     return category;
   }

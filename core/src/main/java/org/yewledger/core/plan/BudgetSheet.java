@@ -21,14 +21,23 @@ import org.yewledger.core.report.Span;
  */
 public record BudgetSheet(List<Row> rows, Budget.Month all) {
   /**
+   * @param category or the group that is planned together
+   * @param holds the categories whose spending it is: itself, or those of the group that have no
+   *     plan of their own
    * @param planned whether anything is planned for the month
    * @param year what is planned in the year
    */
   public record Row(
-      Account category, boolean planned, boolean carries, Budget.Month month, Amount year) {}
+      Account category,
+      List<Account> holds,
+      boolean planned,
+      boolean carries,
+      Budget.Month month,
+      Amount year) {}
 
   /**
-   * @param budgets of all categories, also of those for which nothing is planned
+   * @param budgets of all categories and groups, also of those for which nothing is planned
+   * @param together which categories are planned with a group
    * @param booked what was spent on a category in a month
    * @param toCome what is still to be spent in this one
    */
@@ -37,20 +46,27 @@ public record BudgetSheet(List<Row> rows, Budget.Month all) {
       YearMonth month,
       Span year,
       List<Budget> budgets,
+      PlannedTogether together,
       BiFunction<Account, YearMonth, Amount> booked,
       ToCome toCome) {
+    List<Account> categories =
+        budgets.stream().map(Budget::of).filter(account -> !account.group()).toList();
     List<Row> rows = new ArrayList<>();
-    Amount zero = Amount.zero(base);
     for (Budget budget : budgets) {
-      Account category = budget.of();
-      var at = budget.at(month, m -> booked.apply(category, m));
+      Account of = budget.of();
+      List<Account> holds = holds(of, categories, together, month);
+      Function<YearMonth, Amount> spent =
+          m -> sum(base, holds(of, categories, together, m), category -> booked.apply(category, m));
+      var at = budget.at(month, spent);
       Amount inYear = budget.plannedWithin(year);
-      Amount now = booked.apply(category, month);
-      Amount coming = toCome.of(category.id(), base);
+      Amount now = spent.apply(month);
+      Amount coming = sum(base, holds, category -> toCome.of(category.id(), base));
       if (at.isPresent() || !now.isZero() || !inYear.isZero() || !coming.isZero()) {
+        Amount zero = Amount.zero(base);
         rows.add(
             new Row(
-                category,
+                of,
+                holds,
                 at.isPresent(),
                 budget.carries(),
                 at.orElse(new Budget.Month(month, zero, zero, now, zero)).withToCome(coming),
@@ -61,10 +77,19 @@ public record BudgetSheet(List<Row> rows, Budget.Month all) {
         List.copyOf(rows),
         new Budget.Month(
             month,
-            sum(base, rows, Budget.Month::brought),
-            sum(base, rows, Budget.Month::planned),
-            sum(base, rows, Budget.Month::booked),
-            sum(base, rows, Budget.Month::toCome)));
+            sum(base, rows, row -> row.month().brought()),
+            sum(base, rows, row -> row.month().planned()),
+            sum(base, rows, row -> row.month().booked()),
+            sum(base, rows, row -> row.month().toCome())));
+  }
+
+  /** The categories whose spending counts against a plan in a month. */
+  public static List<Account> holds(
+      Account of, List<Account> categories, PlannedTogether together, YearMonth month) {
+    if (of.group()) {
+      return categories.stream().filter(category -> together.holds(of, category, month)).toList();
+    }
+    return together.groupOf(of, month).isPresent() ? List.of() : List.of(of);
   }
 
   /** What is planned in the year, in all rows. */
@@ -74,7 +99,7 @@ public record BudgetSheet(List<Row> rows, Budget.Month all) {
 
   /** What is left of some of its rows together. */
   public Amount leftOf(List<Row> some) {
-    return sum(all.planned().currency(), some, Budget.Month::left);
+    return sum(all.planned().currency(), some, row -> row.month().left());
   }
 
   /** The first month whose spending plays a part; the month itself where nothing was planned. */
@@ -86,8 +111,7 @@ public record BudgetSheet(List<Row> rows, Budget.Month all) {
         .orElse(month);
   }
 
-  private static Amount sum(
-      CurrencyUnit base, List<Row> rows, Function<Budget.Month, Amount> figure) {
-    return Amount.sum(base, rows.stream().map(row -> figure.apply(row.month())).toList());
+  private static <T> Amount sum(CurrencyUnit base, List<T> of, Function<T, Amount> figure) {
+    return Amount.sum(base, of.stream().map(figure).toList());
   }
 }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.TreeMap;
 import java.util.UUID;
+import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.schedule.DueItem;
@@ -36,6 +37,27 @@ public record Forecast(Account account, Amount now, UsualMoves usual, List<Day> 
    * @param low where it stands if those stray the wrong way, {@code high} the other
    */
   public record Day(LocalDate date, Amount due, Amount usual, Amount low, Amount high) {}
+
+  /**
+   * An entry that is not booked, tried out.
+   *
+   * @param amount what it moves on the account; below zero is paid
+   */
+  public record Tried(Account account, LocalDate on, Amount amount) {
+    /**
+     * @throws Refusal {@code tried-nothing}, {@code tried-out-of-reach}
+     */
+    public Tried require(LocalDate today, LocalDate through) {
+      if (amount.isZero()) {
+        throw Refusal.ofField("tried-nothing", "tryAmount", "It moves nothing. Type an amount.");
+      }
+      if (on.isBefore(today) || on.isAfter(through)) {
+        throw Refusal.ofField(
+            "tried-out-of-reach", "tryOn", "Choose a day that the forecast reaches.");
+      }
+      return this;
+    }
+  }
 
   public Forecast {
     days = List.copyOf(days);
@@ -104,9 +126,12 @@ public record Forecast(Account account, Amount now, UsualMoves usual, List<Day> 
    * and on those among its parts.
    *
    * @param from what is due before that day and still expected counts there
+   * @param tried what moves besides, though it is not booked
    */
-  public static Map<UUID, NavigableMap<LocalDate, Long>> due(List<DueItem> items, LocalDate from) {
+  public static Map<UUID, NavigableMap<LocalDate, Long>> due(
+      List<DueItem> items, LocalDate from, List<Tried> tried) {
     Map<UUID, NavigableMap<LocalDate, Long>> moves = new HashMap<>();
+    tried.forEach(one -> add(moves, one.account().id(), one.on(), one.amount().minor()));
     for (DueItem item : items) {
       if (item.isExpected()) {
         LocalDate day = item.due().isBefore(from) ? from : item.due();

@@ -3,6 +3,7 @@ package org.yewledger.core.plan;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
+import static org.yewledger.core.Fixtures.BOOK;
 import static org.yewledger.core.Fixtures.GROCERIES;
 import static org.yewledger.core.Fixtures.SCHOOL;
 import static org.yewledger.core.Fixtures.eur;
@@ -14,8 +15,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.Test;
+import org.yewledger.core.ledger.Account;
+import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.AccountTotals;
 import org.yewledger.core.report.Span;
@@ -159,6 +163,7 @@ public class BudgetTest {
             List.of(
                 new Budget(GROCERIES, false, PlannedSpan.each(YEAR, eur(10_000))),
                 new Budget(SCHOOL, false, List.of())),
+            new PlannedTogether(List.of(), category -> List.of()),
             (category, month) -> eur(category.equals(SCHOOL) ? 2_000 : 4_000),
             new ToCome(Map.of(GROCERIES.id(), eur(500)), List.of()));
     assertEquals(sheet.rows().size(), 2);
@@ -171,5 +176,76 @@ public class BudgetTest {
             YearMonth.of(2026, 6),
             List.of(new Budget(GROCERIES, false, List.of(planned(3, 3, 1))))),
         YearMonth.of(2026, 3));
+  }
+
+  private static final Account OURSELVES = group(1, "Ourselves");
+  private static final Account ALL = group(2, "Everything");
+
+  private static Account group(int no, String name) {
+    return new Account(
+        new UUID(36, no), BOOK, name, AccountKind.EXPENSE, CurrencyUnit.EUR, true, null);
+  }
+
+  private static BudgetSheet sheet(List<Budget> budgets, YearMonth month) {
+    return BudgetSheet.of(
+        CurrencyUnit.EUR,
+        month,
+        YEAR,
+        budgets,
+        new PlannedTogether(budgets, category -> List.of(OURSELVES, ALL)),
+        (category, m) -> eur(category.equals(SCHOOL) ? 2_000 : 4_000),
+        new ToCome(Map.of(GROCERIES.id(), eur(500)), List.of()));
+  }
+
+  @Test
+  public void aGroupIsPlannedTogetherWhereItsCategoriesAreNot() {
+    List<PlannedSpan> each = PlannedSpan.each(YEAR, eur(10_000));
+    BudgetSheet both =
+        sheet(
+            List.of(
+                new Budget(OURSELVES, true, each),
+                new Budget(GROCERIES, false, List.of()),
+                new Budget(SCHOOL, false, List.of())),
+            JANUARY.plusMonths(1));
+    assertEquals(both.rows().size(), 1);
+    BudgetSheet.Row row = both.rows().getFirst();
+    assertEquals(row.holds(), List.of(GROCERIES, SCHOOL));
+    // 100.00 each month, 60.00 spent: 40.00 come along, and 5.00 is still to be paid.
+    assertEquals(row.month().brought(), eur(4_000));
+    assertEquals(row.month().left(), eur(7_500));
+
+    BudgetSheet apart =
+        sheet(
+            List.of(
+                new Budget(OURSELVES, false, each),
+                new Budget(GROCERIES, false, PlannedSpan.each(months(2, 2), eur(3_000))),
+                new Budget(SCHOOL, false, List.of())),
+            JANUARY.plusMonths(1));
+    assertEquals(
+        apart.rows().stream()
+            .map(r -> r.category().name() + " " + r.month().booked().minor())
+            .toList(),
+        List.of("Ourselves 2000", "Groceries 4000"));
+  }
+
+  @Test
+  public void whateverIsPlannedWhereEachAmountCountsOnce() {
+    Random random = new Random(36);
+    for (int run = 0; run < 200; run++) {
+      List<Budget> budgets = new ArrayList<>();
+      for (Account of : List.of(ALL, OURSELVES, GROCERIES, SCHOOL)) {
+        List<PlannedSpan> spans = new ArrayList<>();
+        for (int month = 1; month <= 12; month++) {
+          if (random.nextInt(3) == 0) {
+            spans.add(planned(month, month, 1 + random.nextInt(9_000)));
+          }
+        }
+        budgets.add(new Budget(of, random.nextBoolean(), spans));
+      }
+      BudgetSheet sheet = sheet(budgets, JANUARY.plusMonths(random.nextInt(12)));
+      assertEquals(sheet.all().booked(), eur(6_000), "run " + run);
+      assertEquals(sheet.all().toCome(), eur(500));
+      assertEquals(sheet.rows().stream().mapToInt(row -> row.holds().size()).sum(), 2);
+    }
   }
 }

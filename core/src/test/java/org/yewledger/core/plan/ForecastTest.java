@@ -158,7 +158,7 @@ public class ForecastTest {
             WorkingDays.WEEKDAYS,
             Map.of(),
             List.of());
-    var due = Forecast.due(items, TODAY);
+    var due = Forecast.due(items, TODAY, List.of());
     LocalDate november = LocalDate.of(2026, 11, 15);
     assertEquals(due.get(CURRENT.id()), Map.of(TODAY, -20_500L, november, -20_500L));
     assertEquals(due.get(CARD.id()), Map.of(TODAY, 20_000L, november, 20_000L));
