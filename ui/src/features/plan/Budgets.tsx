@@ -121,7 +121,7 @@ function BudgetsOf({
           ...(group
             ? [
                 {
-                  keys: ['g'],
+                  keys: ['t'],
                   label: `Plan ${group.name} together`,
                   changes: true,
                   strip: 'plan its group',

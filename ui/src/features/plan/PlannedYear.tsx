@@ -49,7 +49,7 @@ export function PlannedYear({
           </Button>
           {onPlanGroup && (
             <Button className="col-span-full" onClick={onPlanGroup}>
-              Plan its group together <kbd>G</kbd>
+              Plan its group together <kbd>T</kbd>
             </Button>
           )}
           <Button className="col-span-full" onClick={onCarry} whyNot={row.planned ? undefined : 'Plan it first.'}>

@@ -43,7 +43,8 @@ export function SetAsides() {
 
 function SetAsidesOf({ all }: { all: Aside[] }) {
   const [doing, setDoing] = useState<'divide' | 'need'>()
-  const close = () => setDoing(undefined)
+  // Only what asks to be closed: another may have been opened meanwhile.
+  const close = (what: 'divide' | 'need') => setDoing((now) => (now === what ? undefined : now))
   const selection = useSelection(
     all.flatMap((aside) => aside.purposes.map((purpose) => purpose.accountId)),
     'purpose',
@@ -117,12 +118,12 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
       </Leaf>
       {doing === 'divide' && now && (
         <Inspector label="Dividing">
-          <Divide key={now.accountId} aside={now} onClose={close} />
+          <Divide key={now.accountId} aside={now} onClose={() => close('divide')} />
         </Inspector>
       )}
       {doing === 'need' && now && purpose && (
         <Inspector label="What it needs">
-          <Need key={purpose.accountId} purpose={purpose} currency={now.currency} onClose={close} />
+          <Need key={purpose.accountId} purpose={purpose} currency={now.currency} onClose={() => close('need')} />
         </Inspector>
       )}
     </View>

@@ -70,7 +70,7 @@ public class BudgetsTest extends BrowserTest {
     choose(page.getByLabel("For which months"), "nothing from August on");
     button(page, "Plan it").click();
     assertThat(page.getByText("Planned: nothing yet")).isVisible();
-    page.keyboard().press("g");
+    page.keyboard().press("t");
     page.getByLabel("What may be spent, EUR").fill("40");
     button(page, "Plan it").click();
     assertThat(page.getByText("Food is planned.")).isVisible();
