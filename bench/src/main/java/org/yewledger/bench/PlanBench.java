@@ -92,7 +92,7 @@ final class PlanBench {
         plan(database, owner.householdId());
         Window window = application.signedIn(owner.email(), PASSWORD);
         String path = "/api/budgets?month=2026-09&book=" + ChartBench.bookId(database);
-        if (window.get(path).split("\"accountId\"", -1).length - 1 != 60) {
+        if (window.get(path).split("\"carries\"", -1).length - 1 != 60) {
           throw new IllegalStateException("not 60 categories");
         }
         Timing.medianMillis(WARM_UP, 1, () -> window.get(path));
