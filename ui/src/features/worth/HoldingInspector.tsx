@@ -11,6 +11,7 @@ import { entryTable, textLink } from '@/parts/look'
 import { useSaidAct } from '@/parts/useSaidAct'
 import { Acts, InspectorHead } from '@/parts/View'
 import { BookingForm } from './BookingForm'
+import { DatedFigures } from './DatedFigures'
 import { TradeForm } from './TradeForm'
 import type { Holding, Investment, Security } from './worth'
 
@@ -194,46 +195,23 @@ const TOLD = 6
 
 function Prices({ holding }: { holding: Holding }) {
   const act = useSaidAct()
-  if (holding.prices.length === 0) return null
+  const out = (of: string) =>
+    act(
+      () =>
+        data(
+          api.DELETE('/api/securities/{id}/prices', {
+            params: { path: { id: holding.securityId }, query: { day: of } },
+          }),
+        ),
+      'The price is taken out.',
+    )
   return (
-    <table className={`${entryTable} mb-4 w-full`} aria-label="Prices">
-      <thead>
-        <tr>
-          <th scope="col" colSpan={3} className="text-left font-normal">
-            Prices
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {holding.prices.slice(0, TOLD).map((price) => (
-          <tr key={price.day}>
-            <td>{day(price.day)}</td>
-            <td className="text-right">{plainNumber(price.price)}</td>
-            <td className="w-[52px] text-right text-small">
-              <MayChange>
-                <button
-                  type="button"
-                  className={textLink({ tone: 'kill', size: 'small' })}
-                  onClick={() =>
-                    act(
-                      () =>
-                        data(
-                          api.DELETE('/api/securities/{id}/prices', {
-                            params: { path: { id: holding.securityId }, query: { day: price.day } },
-                          }),
-                        ),
-                      'The price is taken out.',
-                    )
-                  }
-                >
-                  out<span className="sr-only"> with the price of {longDay(price.day)}</span>
-                </button>
-              </MayChange>
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DatedFigures
+      title="Prices"
+      one="price"
+      rows={holding.prices.slice(0, TOLD).map((one) => ({ day: one.day, figure: plainNumber(one.price) }))}
+      onOut={(of) => void out(of)}
+    />
   )
 }
 

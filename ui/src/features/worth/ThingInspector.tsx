@@ -3,15 +3,15 @@ import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { AccountField } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
-import { counted, day, figure, isZero, longDay, longMonth, signed } from '@/parts/figures'
+import { counted, figure, isZero, longDay, longMonth, signed } from '@/parts/figures'
 import { amountText, numberText } from '@/parts/form/AmountInput'
 import { dayText } from '@/parts/form/DayInput'
 import { Foot, Row } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { AmountField, DateField, NumberField } from '@/parts/form/fields'
-import { entryTable, textLink } from '@/parts/look'
 import { useSaidAct } from '@/parts/useSaidAct'
 import { Acts, InspectorHead } from '@/parts/View'
+import { DatedFigures } from './DatedFigures'
 import type { Thing } from './worth'
 
 export type DoingThing = 'value' | 'write down'
@@ -107,46 +107,23 @@ function WrittenDown({ thing, down }: { thing: Thing; down: NonNullable<Thing['w
 
 function Valuations({ thing }: { thing: Thing }) {
   const act = useSaidAct()
-  if (thing.valuations.length === 0) return null
+  const out = (of: string) =>
+    act(
+      () =>
+        data(
+          api.DELETE('/api/things/{id}/valuations', {
+            params: { path: { id: thing.accountId }, query: { day: of } },
+          }),
+        ),
+      'The valuation is taken out.',
+    )
   return (
-    <table className={`${entryTable} mb-4 w-full`} aria-label="Valuations">
-      <thead>
-        <tr>
-          <th scope="col" colSpan={3} className="text-left font-normal">
-            Valuations
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {thing.valuations.map((one) => (
-          <tr key={one.day}>
-            <td>{day(one.day)}</td>
-            <td className="text-right">{figure(one.worth)}</td>
-            <td className="w-[52px] text-right text-small">
-              <MayChange>
-                <button
-                  type="button"
-                  className={textLink({ tone: 'kill', size: 'small' })}
-                  onClick={() =>
-                    act(
-                      () =>
-                        data(
-                          api.DELETE('/api/things/{id}/valuations', {
-                            params: { path: { id: thing.accountId }, query: { day: one.day } },
-                          }),
-                        ),
-                      'The valuation is taken out.',
-                    )
-                  }
-                >
-                  out<span className="sr-only"> with the valuation of {longDay(one.day)}</span>
-                </button>
-              </MayChange>
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DatedFigures
+      title="Valuations"
+      one="valuation"
+      rows={thing.valuations.map((one) => ({ day: one.day, figure: figure(one.worth) }))}
+      onOut={(of) => void out(of)}
+    />
   )
 }
 

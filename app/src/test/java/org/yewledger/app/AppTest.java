@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
 import org.postgresql.util.PSQLException;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -21,6 +22,7 @@ import org.yewledger.app.act.Acts;
 import org.yewledger.app.chart.AccountEntity;
 import org.yewledger.app.chart.AccountFacts;
 import org.yewledger.app.chart.BookEntity;
+import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.household.HouseholdFounding;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.platform.Ids;
@@ -46,6 +48,7 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
   @Autowired protected EntityManager entities;
   @Autowired protected EntryStore entries;
   @Autowired protected Acts acts;
+  @Autowired protected ChartService charts;
 
   /** A household with a current account of 1,000.00, a card, three categories and a second book. */
   protected record Household(
@@ -151,6 +154,38 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
   }
 
   /** An OFX file for the current account: three lines and a closing balance that they make. */
+  /** Makes an account in the book of the household's current account. */
+  protected Account account(Household h, String name, String kind) {
+    return account(h, name, kind, null, false);
+  }
+
+  /**
+   * The same.
+   *
+   * @param parent the group that it stands in; null at the top
+   */
+  protected Account account(
+      Household h, String name, String kind, @Nullable Account parent, boolean group) {
+    String id =
+        h.api()
+            .post(
+                "/api/accounts",
+                """
+                {"bookId":"%s","parentId":%s,"name":"%s","kind":"%s","currency":"EUR","group":%s,
+                 "facts":{"number":"","tail":"","institution":"","webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":""}}\
+                """
+                    .formatted(
+                        h.current().bookId(),
+                        parent == null ? "null" : '"' + parent.id().toString() + '"',
+                        name,
+                        kind,
+                        group))
+            .json()
+            .path("id")
+            .asString();
+    return founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(id)));
+  }
+
   protected static byte[] september() {
     return ofx(
         """

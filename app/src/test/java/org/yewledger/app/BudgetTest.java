@@ -5,16 +5,12 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.UUID;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
-import org.yewledger.app.chart.ChartService;
 import org.yewledger.core.ledger.Account;
 import tools.jackson.databind.JsonNode;
 
 /** Budgets of categories by months, against what the books say. */
 public class BudgetTest extends AppTest {
-  @Autowired ChartService charts;
-
   private static void spend(Household h, String day, String amount, Account category) {
     Api.Answer entered =
         h.api()
@@ -155,29 +151,12 @@ public class BudgetTest extends AppTest {
         "no-budget-beside");
   }
 
-  private static String made(Household h, String name, String parent, boolean group) {
-    return h.api()
-        .post(
-            "/api/accounts",
-            """
-            {"bookId":"%s","parentId":%s,"name":"%s","kind":"EXPENSE","currency":"EUR","group":%s,
-             "facts":{"number":"","tail":"","institution":"","webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":""}}\
-            """
-                .formatted(h.current().bookId(), parent, name, group))
-        .json()
-        .path("id")
-        .asString();
-  }
-
   @Test
   public void aGroupIsPlannedTogetherAndItsPlannedCategoriesApart() {
     Household h = found("budget groups");
-    String group = made(h, "Getting about", "null", true);
-    String fuel = made(h, "Fuel", '"' + group + '"', false);
-    String bus = made(h, "Bus", '"' + group + '"', false);
-    Account inFuel = founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(fuel)));
-    Account inBus = founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(bus)));
-    Account together = founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(group)));
+    Account together = account(h, "Getting about", "EXPENSE", null, true);
+    Account inFuel = account(h, "Fuel", "EXPENSE", together, false);
+    Account inBus = account(h, "Bus", "EXPENSE", together, false);
     spend(h, "2026-08-04", "30.00", inFuel);
     spend(h, "2026-08-05", "4.00", inBus);
     assertEquals(plan(h, together, "2026-08..2026-09", "\"50.00\"").status(), 204);
@@ -185,7 +164,7 @@ public class BudgetTest extends AppTest {
     assertEquals(row.at("/month/left").asString(), "16.00");
     assertEquals(row.path("holds").toString(), "[\"Fuel\",\"Bus\"]");
     assertEquals(row.path("days").size(), 2);
-    JsonNode year = h.api().get("/api/budgets/%s?month=2026-08".formatted(group)).json();
+    JsonNode year = h.api().get("/api/budgets/%s?month=2026-08".formatted(together.id())).json();
     assertEquals(year.at("/months/7/booked").asString(), "34.00", year.toString());
     assertEquals(plan(h, inFuel, "2026-08", "\"40.00\"").status(), 204);
     JsonNode apart = book(h, "2026-08");

@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
-import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
@@ -21,27 +20,10 @@ import tools.jackson.databind.JsonNode;
 /** Loans: the split of each payment, the table, what-ifs, and the lender's year. */
 public class LoanTest extends AppTest {
   @Autowired EntryStore store;
-  @Autowired ChartService charts;
 
   private static LocalDate today(Household h) {
     return LocalDate.parse(
         h.api().get("/api/due-items?through=2026-01-01").json().path("today").asString());
-  }
-
-  private Account account(Household h, String name, String kind) {
-    String id =
-        h.api()
-            .post(
-                "/api/accounts",
-                """
-                {"bookId":"%s","name":"%s","kind":"%s","currency":"EUR","group":false,
-                 "facts":{"number":"","tail":"","institution":"","webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":""}}\
-                """
-                    .formatted(h.current().bookId(), name, kind))
-            .json()
-            .path("id")
-            .asString();
-    return founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(id)));
   }
 
   /** Borrows 10,000.00, three months ago. */

@@ -6,11 +6,9 @@ import static org.testng.Assert.assertTrue;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.UUID;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
 import org.yewledger.app.chart.AccountBalances;
-import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
@@ -25,7 +23,6 @@ public class SetAsidesTest extends AppTest {
 
   @Autowired AccountBalances balances;
   @Autowired EntryStore store;
-  @Autowired ChartService charts;
 
   private static String draft(Household h, String parent, String name) {
     return """
@@ -36,13 +33,7 @@ public class SetAsidesTest extends AppTest {
   }
 
   private Account setAside(Household h, String name) {
-    String id =
-        h.api()
-            .post("/api/accounts", draft(h, "\"" + h.current().id() + "\"", name))
-            .json()
-            .path("id")
-            .asString();
-    return founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(id)));
+    return account(h, name, "SET_ASIDE", h.current(), false);
   }
 
   private EntryStore.Stored book(Household h, String payee, Account from, Account to, long minor) {

@@ -5,35 +5,12 @@ import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
-import java.util.UUID;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
-import org.yewledger.app.chart.AccountBalances;
-import org.yewledger.app.chart.ChartService;
 import org.yewledger.core.ledger.Account;
 import tools.jackson.databind.JsonNode;
 
 /** Holdings and things: bought, sold, valued, written down, and told in the reports. */
 public class WorthTest extends AppTest {
-  @Autowired ChartService charts;
-  @Autowired AccountBalances balances;
-
-  private Account account(Household h, String name, String kind) {
-    String id =
-        h.api()
-            .post(
-                "/api/accounts",
-                """
-                {"bookId":"%s","name":"%s","kind":"%s","currency":"EUR","group":false,
-                 "facts":{"number":"","tail":"","institution":"","webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":""}}\
-                """
-                    .formatted(h.current().bookId(), name, kind))
-            .json()
-            .path("id")
-            .asString();
-    return founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(id)));
-  }
-
   private record Depot(Household h, Account account, String fund) {
     Api.Answer trade(String day, String kind, String more) {
       return h.api()
