@@ -5468,6 +5468,7 @@ export interface components {
             lenderYears: components["schemas"]["LenderYearJson"][];
             /** Format: int32 */
             months: number;
+            now: components["schemas"]["LoanTermsJson"];
             /**
              * Format: decimal
              * @example 12.50

@@ -1,7 +1,7 @@
 import { BehindChart, ZeroLine } from '@/parts/chart/axis'
 import { amountScale, dayAt, dayScale } from '@/parts/chart/scales'
 import { figure, longDay, plainNumber, writtenDay, yearOf } from '@/parts/figures'
-import { type Loan, type Table, termsOn } from './loan'
+import type { Loan, Table } from './loan'
 
 const WIDTH = 872
 const HEIGHT = 148
@@ -30,7 +30,6 @@ export function LoanLine({ loan, tried }: { loan: Loan; tried?: Table }) {
   const ahead = triedRows.filter((row) => row.day >= loan.today)
   const owedY = y(Number(loan.owed))
   const todayX = x(dayAt(loan.today))
-  const now = termsOn(loan, loan.today)
   return (
     <figure className="flex-none px-(--edge)">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="presentation" className="max-w-[1100px]">
@@ -57,8 +56,8 @@ export function LoanLine({ loan, tried }: { loan: Loan; tried?: Table }) {
           <>
             <path d={`M${x(dayAt(loan.fixedUntil))} ${TOP}V${FOOT}`} className="stroke-ink-3 [stroke-dasharray:2_3]" />
             <text x={x(dayAt(loan.fixedUntil)) + 6} y={TOP + 2} className="fill-ink-2 text-[11.5px]">
-              {now && plainNumber(now.rate)} % fixed to {writtenDay(loan.fixedUntil)}, after that reckoned on at the
-              same rate
+              {plainNumber(loan.now.rate)} % fixed to {writtenDay(loan.fixedUntil)}, after that reckoned on at the same
+              rate
             </text>
           </>
         )}

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query'
+import { skipToken, useQuery } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
 import { api, data } from '@/api/client'
 import { useCommands } from '@/app/commands'
@@ -10,7 +10,7 @@ import { LenderYearForm } from './LenderYearForm'
 import { LenderYears } from './LenderYears'
 import { LoanLine } from './LoanLine'
 import { LoanTable } from './LoanTable'
-import { type Extra, type Loan, termsOn } from './loan'
+import type { Extra, Loan } from './loan'
 import { TermsForm } from './TermsForm'
 import { WhatIf } from './WhatIf'
 
@@ -25,9 +25,9 @@ export function LoanOf({ id, children }: { id: string; children: ReactNode }) {
   })
   const whatIf = useQuery({
     queryKey: ['loan', id, 'what if', extra],
-    enabled: extra !== undefined,
-    queryFn: () =>
-      data(api.GET('/api/loans/{id}/what-if', { params: { path: { id }, query: extra ?? { ...NOTHING } } })),
+    queryFn: extra
+      ? () => data(api.GET('/api/loans/{id}/what-if', { params: { path: { id }, query: extra } }))
+      : skipToken,
     placeholderData: (previous) => previous,
     retry: false,
   })
@@ -72,13 +72,11 @@ export function LoanOf({ id, children }: { id: string; children: ReactNode }) {
   )
 }
 
-const NOTHING: Extra = { amount: '0', often: 'ONCE', from: '2000-01-01', keep: 'PAYMENT' }
-
 function about(loan: Loan): string {
-  const now = termsOn(loan, loan.today)
+  const { now } = loan
   return [
     loan.currency,
-    now && `${plainNumber(now.rate)} %${loan.fixedUntil ? ` fixed to ${longDay(loan.fixedUntil)}` : ''}`,
+    `${plainNumber(now.rate)} %${loan.fixedUntil ? ` fixed to ${longDay(loan.fixedUntil)}` : ''}`,
     now?.payment && `${figure(now.payment)} ${loan.months === 1 ? 'a month' : `every ${loan.months} months`}`,
     `${counted(loan.left.payments, 'payment')} left`,
   ]

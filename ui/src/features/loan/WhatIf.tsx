@@ -15,7 +15,7 @@ import { ProblemNote } from '@/parts/form/ProblemNote'
 import { entryTable, sumRow, textLink } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { Acts, InspectorHead } from '@/parts/View'
-import { type Compared, type Extra, type Loan, termsOn } from './loan'
+import type { Compared, Extra, Loan } from './loan'
 
 type Tried = Schemas['WhatIfJson']
 
@@ -170,7 +170,7 @@ export function WhatIf({
 
 /** What is left to pay, as agreed and with the extra payment. */
 function Beside({ loan, tried }: { loan: Loan; tried?: Tried }) {
-  const now = termsOn(loan, loan.today)
+  const { now } = loan
   const other = tried?.compared
   const rows = [
     { name: 'Last payment', agreed: dayOf(loan.left.last), with: dayOf(other?.left.last) },

@@ -126,6 +126,7 @@ final class LoanJson {
 
   /**
    * @param months it is paid every so many months
+   * @param now the terms that hold today
    * @param inWords when it is paid
    * @param owed today
    */
@@ -147,6 +148,7 @@ final class LoanJson {
       Shift shift,
       InterestCount count,
       List<LoanTermsJson> terms,
+      LoanTermsJson now,
       @Nullable LocalDate fixedUntil,
       boolean trusted,
       String inWords,

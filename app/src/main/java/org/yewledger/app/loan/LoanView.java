@@ -68,9 +68,8 @@ final class LoanView {
         payments.when().first(),
         payments.shift(),
         loan.count(),
-        loan.terms().stream()
-            .map(one -> new LoanTermsJson(one.from(), one.rate(), one.payment().decimal()))
-            .toList(),
+        loan.terms().stream().map(LoanView::terms).toList(),
+        terms(loan.on(today)),
         loan.fixedUntil(),
         payments.trusted(),
         payments.inWords(),
@@ -79,6 +78,10 @@ final class LoanView {
         left(table),
         table(table),
         years.stream().map(year -> year(year, table)).toList());
+  }
+
+  private static LoanTermsJson terms(Loan.Terms one) {
+    return new LoanTermsJson(one.from(), one.rate(), one.payment().decimal());
   }
 
   private static LoanLeftJson left(LoanTable table) {

@@ -2,12 +2,12 @@ package org.yewledger.app.worth;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.UUID;
-import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.AccountBalances;
@@ -33,40 +33,49 @@ public class BeyondBooks {
   /**
    * By account, at the ends of months; accounts without holdings or valuations are missing.
    *
-   * <p>Cost: all trades, prices and valuations; a balance of each valued thing and month.
+   * <p>Cost: all trades, prices and valuations; one query of balances for each month.
    */
   @Transactional(readOnly = true)
   public Map<UUID, List<Amount>> beyond(List<Account> accounts, List<YearMonth> ends) {
     Valued.Loaded loaded = valued.load(charts.chart());
+    List<Account> valuedThings =
+        accounts.stream().filter(one -> loaded.valuations().containsKey(one.id())).toList();
     Map<UUID, List<Amount>> beyond = new HashMap<>();
-    for (Account account : accounts) {
-      KeptInvestment kept = loaded.investments().get(account.id());
-      NavigableMap<LocalDate, Amount> told = loaded.valuations().get(account.id());
-      if (kept != null) {
-        beyond.put(account.id(), each(ends, day -> loaded.beyond(kept.investment(), day)));
-      } else if (told != null) {
-        beyond.put(account.id(), each(ends, day -> beyond(account, told, day)));
+    for (YearMonth end : ends) {
+      LocalDate day = end.atEndOfMonth();
+      Booked booked = booked(valuedThings, day);
+      for (Account account : accounts) {
+        KeptInvestment kept = loaded.investments().get(account.id());
+        NavigableMap<LocalDate, Amount> told = loaded.valuations().get(account.id());
+        if (kept != null) {
+          add(beyond, account, loaded.beyond(kept.investment(), day));
+        } else if (told != null) {
+          add(beyond, account, beyond(told, booked.of(account), day));
+        }
       }
     }
     return beyond;
   }
 
-  private static List<Amount> each(List<YearMonth> ends, Function<LocalDate, Amount> on) {
-    return ends.stream().map(end -> on.apply(end.atEndOfMonth())).toList();
+  private static void add(Map<UUID, List<Amount>> beyond, Account account, Amount amount) {
+    beyond.computeIfAbsent(account.id(), id -> new ArrayList<>()).add(amount);
   }
 
   /** Of a thing; before its first valuation it is worth what it is booked at. */
-  Amount beyond(Account thing, NavigableMap<LocalDate, Amount> told, LocalDate day) {
+  static Amount beyond(NavigableMap<LocalDate, Amount> told, Amount booked, LocalDate day) {
     Map.Entry<LocalDate, Amount> newest = told.floorEntry(day);
-    return newest == null
-        ? Amount.zero(thing.currency())
-        : newest.getValue().minus(booked(thing, day));
+    return newest == null ? booked.minus(booked) : newest.getValue().minus(booked);
   }
 
-  Amount booked(Account account, LocalDate day) {
-    return balances
-        .at(day, List.of(account))
-        .getOrDefault(account.id(), Position.empty(account))
-        .amount();
+  /** What accounts stand at on a day. */
+  record Booked(Map<UUID, Position> positions) {
+    Amount of(Account account) {
+      return positions.getOrDefault(account.id(), Position.empty(account)).amount();
+    }
+  }
+
+  /** Cost: one query for all of them, none for none. */
+  Booked booked(List<Account> accounts, LocalDate day) {
+    return new Booked(accounts.isEmpty() ? Map.of() : balances.at(day, accounts));
   }
 }

@@ -103,15 +103,12 @@ public class TradeService {
     List<KeptTrade> all = investments.trades(charts.chart());
     Set<UUID> held = valued.load(charts.chart()).securitiesIn(investment.account().id());
     for (UUID security : held) {
-      requireCosts(
-          investment.method(),
-          investment,
-          Investments.of(all, investment.account().id(), security));
+      requireCosts(investment, Investments.of(all, investment.account().id(), security));
     }
   }
 
-  private static void requireCosts(CostMethod method, Investment in, List<Trade> trades) {
-    Holding.after(method, in.account().currency(), trades);
+  private static void requireCosts(Investment in, List<Trade> trades) {
+    Holding.after(in.method(), in.account().currency(), trades);
   }
 
   /**
@@ -234,7 +231,7 @@ public class TradeService {
         new ArrayList<>(
             Investments.of(investments.trades(chart), kept.accountId(), kept.securityId()));
     others.removeIf(trade -> trade.id().equals(tradeId));
-    requireCosts(in.method(), in, others);
+    requireCosts(in, others);
     acts.begin(
         ActKind.WORTH,
         "Took a trade of %s out, %s"

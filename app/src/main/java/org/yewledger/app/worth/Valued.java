@@ -77,15 +77,12 @@ class Valued {
       return new Prices(prices.getOrDefault(securityId, Map.of()), all).on(day);
     }
 
-    /** What is held is worth more than it cost; a security without a price is worth its cost. */
+    /** By how much what is held is worth more than it cost. */
     Amount unrealised(Investment in, LocalDate day) {
       Amount sum = Amount.zero(in.account().currency());
       for (UUID security : securitiesIn(in.account().id())) {
         Holding holding = holding(in, security, day);
-        Optional<Prices.Price> price = price(security, day);
-        if (price.isPresent()) {
-          sum = sum.plus(holding.worth(price.get().price()).minus(holding.cost()));
-        }
+        sum = sum.plus(holding.worth(price(security, day)).minus(holding.cost()));
       }
       return sum;
     }

@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -20,6 +21,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.worth.BeyondBooks.Booked;
 import org.yewledger.app.worth.Investments.KeptInvestment;
 import org.yewledger.app.worth.Investments.KeptTrade;
 import org.yewledger.app.worth.WorthJson.HoldingJson;
@@ -75,19 +77,18 @@ class WorthService {
     List<Security> all = securities.all();
     Map<UUID, Long> numbers = entryNumbers();
     Map<UUID, WriteDown> downs = things.writeDowns(chart);
-    List<InvestmentJson> investments = new ArrayList<>();
-    List<ThingJson> owned = new ArrayList<>();
-    for (Account account : chart.accounts().toList()) {
-      boolean wanted = bookId == null || account.bookId().equals(bookId);
-      if (wanted && !account.group() && account.closedOn() == null) {
-        if (account.kind() == AccountKind.INVESTMENT) {
-          investments.add(investment(account, loaded, all, numbers, on));
-        } else if (account.kind() == AccountKind.PROPERTY) {
-          owned.add(thing(account, loaded, downs.get(account.id()), on));
-        }
-      }
-    }
-    return new WorthPageJson(on, investments, owned, all.stream().map(WorthService::json).toList());
+    List<Account> depots = chart.openAccounts(AccountKind.INVESTMENT, bookId).toList();
+    List<Account> owned = chart.openAccounts(AccountKind.PROPERTY, bookId).toList();
+    Booked booked = beyond.booked(Stream.concat(depots.stream(), owned.stream()).toList(), on);
+    return new WorthPageJson(
+        on,
+        depots.stream()
+            .map(account -> investment(account, loaded, all, numbers, booked.of(account), on))
+            .toList(),
+        owned.stream()
+            .map(one -> thing(one, loaded, downs.get(one.id()), booked.of(one), on))
+            .toList(),
+        all.stream().map(WorthService::json).toList());
   }
 
   static SecurityJson json(Security one) {
@@ -108,14 +109,14 @@ class WorthService {
     return numbers;
   }
 
-  private InvestmentJson investment(
+  private static InvestmentJson investment(
       Account account,
       Valued.Loaded loaded,
       List<Security> all,
       Map<UUID, Long> numbers,
+      Amount booked,
       LocalDate on) {
     KeptInvestment kept = loaded.investments().get(account.id());
-    Amount booked = beyond.booked(account, on);
     if (kept == null) {
       BigDecimal zero = Amount.zero(account.currency()).decimal();
       return new InvestmentJson(
@@ -179,7 +180,7 @@ class WorthService {
       LocalDate on) {
     Holding holding = loaded.holding(in, security.id(), on);
     Optional<Prices.Price> price = loaded.price(security.id(), on);
-    Amount worth = price.map(p -> holding.worth(p.price())).orElse(holding.cost());
+    Amount worth = holding.worth(price);
     Amount realised = Amount.zero(in.account().currency());
     Amount dividends = realised;
     List<TradeJson> trades = new ArrayList<>();
@@ -242,12 +243,15 @@ class WorthService {
         entry == null ? null : numbers.get(entry));
   }
 
-  private ThingJson thing(
-      Account account, Valued.Loaded loaded, @Nullable WriteDown down, LocalDate on) {
+  private static ThingJson thing(
+      Account account,
+      Valued.Loaded loaded,
+      @Nullable WriteDown down,
+      Amount booked,
+      LocalDate on) {
     NavigableMap<LocalDate, Amount> told =
         loaded.valuations().getOrDefault(account.id(), new TreeMap<>());
-    Amount booked = beyond.booked(account, on);
-    Amount more = beyond.beyond(account, told, on);
+    Amount more = BeyondBooks.beyond(told, booked, on);
     return new ThingJson(
         account.id(),
         account.bookId(),
@@ -273,13 +277,7 @@ class WorthService {
         down.last(),
         down.months(),
         down.of(down.first()).decimal(),
-        down.due(lastWhole(on), booked(loaded, down.thing())));
-  }
-
-  /** The last month that is over at the end of a day. */
-  private static YearMonth lastWhole(LocalDate on) {
-    YearMonth month = YearMonth.from(on);
-    return on.equals(month.atEndOfMonth()) ? month : month.minusMonths(1);
+        down.due(on, booked(loaded, down.thing())));
   }
 
   /** The months in which a thing was written down. */

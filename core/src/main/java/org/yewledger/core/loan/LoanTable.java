@@ -116,7 +116,7 @@ public final class LoanTable {
    *
    * @throws Refusal {@code payment-below-interest}
    */
-  public LoanTable requireRepaid() {
+  public void requireRepaid() {
     if (!due().isEmpty() && left().last().isEmpty()) {
       LoanRow next = due().getFirst();
       throw Refusal.ofField(
@@ -125,7 +125,6 @@ public final class LoanTable {
           "With %s each time it is never repaid: the interest until %s alone is %s."
               .formatted(next.payment().shown(), next.day(), next.interest().shown()));
     }
-    return this;
   }
 
   /**

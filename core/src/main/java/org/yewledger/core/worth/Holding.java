@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.money.Amount;
@@ -182,6 +183,11 @@ public record Holding(CostMethod method, CurrencyUnit currency, List<Lot> lots) 
   /** What is held had cost. */
   public Amount cost() {
     return Amount.sum(currency, lots.stream().map(Lot::cost).toList());
+  }
+
+  /** At a price; as long as none is known it is worth what it cost. */
+  public Amount worth(Optional<Prices.Price> price) {
+    return price.map(known -> worth(known.price())).orElseGet(this::cost);
   }
 
   /** At a price, rounded half up to the minor unit. */

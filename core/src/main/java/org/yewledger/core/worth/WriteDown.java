@@ -1,5 +1,6 @@
 package org.yewledger.core.worth;
 
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -78,6 +79,12 @@ public record WriteDown(
         .filter(month -> !month.isAfter(through) && !booked.contains(month))
         .filter(month -> !of(month).isZero())
         .toList();
+  }
+
+  /** Those of the months that are over at the end of a day. */
+  public List<YearMonth> due(LocalDate on, Set<YearMonth> booked) {
+    YearMonth month = YearMonth.from(on);
+    return due(on.equals(month.atEndOfMonth()) ? month : month.minusMonths(1), booked);
   }
 
   /** The last month that takes its part. */
