@@ -1,7 +1,7 @@
 import { queryOptions, useQuery } from '@tanstack/react-query'
 import { useEffect, useRef } from 'react'
 import { api, data } from '@/api/client'
-import { booksChanged, queryClient, session } from '@/api/queries'
+import { booksChanged, session } from '@/api/queries'
 import { inSentence } from '@/parts/figures'
 import { type Command, useCommands } from './commands'
 import { useSays } from './says'
@@ -14,17 +14,23 @@ export function useUndo() {
   const { data: who } = useQuery(session)
   const { data: next } = useQuery({ ...nextActs, enabled: who !== undefined && who.role !== 'READER' })
 
-  async function takeBack(which: 'undo' | 'redo') {
+  // Who presses the key again while an answer is on its way means the act before: one after the other.
+  const before = useRef<Promise<void>>(Promise.resolve())
+  function takeBack(which: 'undo' | 'redo') {
+    before.current = before.current.then(() => takeBackNow(which))
+  }
+
+  async function takeBackNow(which: 'undo' | 'redo') {
     try {
-      // What was done a moment ago is meant, even if it is not read yet.
-      const act = (await queryClient.fetchQuery({ ...nextActs, staleTime: 0 }))[which]
+      // What was done a moment ago is meant, even if it is not read yet; what is being read may be of before it.
+      const act = (await data(api.GET('/api/acts/next')))[which]
       if (!act) return
       const done = await data(api.POST('/api/acts/{id}/undo', { params: { path: { id: act.id } } }))
       says.note(`${inSentence(done.words)}.`)
     } catch (error) {
       says.failed(error)
     }
-    await booksChanged()
+    void booksChanged()
   }
 
   const undoes = next?.undo
@@ -32,7 +38,7 @@ export function useUndo() {
   const latest = useRef(takeBack)
   latest.current = takeBack
   useEffect(() => {
-    last(undoes && { words: inSentence(undoes.words), undo: () => void latest.current('undo') })
+    last(undoes && { words: inSentence(undoes.words), undo: () => latest.current('undo') })
   }, [last, undoes])
 
   // The keys work before it is read what they would take back: what that is, is asked when they are pressed.
@@ -43,7 +49,7 @@ export function useUndo() {
       label: undoes ? `Undo: ${inSentence(undoes.words)}` : 'Undo',
       strip: undoes && 'undo',
       changes: true,
-      run: () => void takeBack('undo'),
+      run: () => takeBack('undo'),
     },
     {
       id: 'redo',
@@ -51,7 +57,7 @@ export function useUndo() {
       label: next?.redo ? inSentence(next.redo.words).replace(/^Undid: /, 'Redo: ') : 'Redo',
       strip: next?.redo && !undoes ? 'redo' : undefined,
       changes: true,
-      run: () => void takeBack('redo'),
+      run: () => takeBack('redo'),
     },
   ]
   useCommands(commands)

@@ -63,6 +63,8 @@ export function NewAccountInPlace({
       },
     }
     const { id } = await data(api.POST('/api/accounts', { body }))
+    // What is being read may be of before it was made.
+    await queryClient.cancelQueries(accounts)
     const fresh = await queryClient.fetchQuery({ ...accounts, staleTime: 0 })
     const made = fresh.find((a) => a.id === id)
     if (made) {

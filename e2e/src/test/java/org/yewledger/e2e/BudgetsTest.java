@@ -21,13 +21,6 @@ public class BudgetsTest extends BrowserTest {
     return page.getByLabel("The month as a sum");
   }
 
-  private static void undo(Page page, int times) {
-    for (int i = 0; i < times; i++) {
-      page.waitForResponse(
-          answer -> answer.url().endsWith("/undo"), () -> page.keyboard().press("Control+z"));
-    }
-  }
-
   @Test
   public void aCategoryIsPlannedByKeysAndEverythingIsTakenBack() {
     Page page = signedInAt("/?month=2026-08");

@@ -23,13 +23,6 @@ public class LoansTest extends BrowserTest {
     return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
   }
 
-  private static void undo(Page page, int times) {
-    for (int i = 0; i < times; i++) {
-      page.waitForResponse(
-          answer -> answer.url().endsWith("/undo"), () -> page.keyboard().press("Control+z"));
-    }
-  }
-
   @Test
   public void anExtraPaymentIsTriedAndPutInThePlan() {
     Page page = opened();

@@ -141,6 +141,7 @@ public class MonthEndTest extends BrowserTest {
    */
   private void tickQuickly(Page page) {
     var sent = new ArrayList<String>();
+    page.getByRole(AriaRole.GRID, new Page.GetByRoleOptions().setName("Lines to tick")).waitFor();
     page.onRequest(request -> note(sent, "sent", request));
     page.onRequestFinished(request -> note(sent, "answered", request));
     for (String after : List.of("29 of 33 lines ticked", "33 of 33 lines ticked")) {

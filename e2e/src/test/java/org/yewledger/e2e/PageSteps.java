@@ -6,6 +6,7 @@ import com.deque.html.axecore.args.AxeRunOptions;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.List;
@@ -23,6 +24,15 @@ abstract class PageSteps extends AbstractTestNGSpringContextTests {
 
   protected static Locator heading(Page page, String name) {
     return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name));
+  }
+
+  /** Takes back what was done last, so many times; each is answered before the next. */
+  protected static void undo(Page page, int times) {
+    for (int i = 0; i < times; i++) {
+      Response answer =
+          page.waitForResponse("**/api/acts/*/undo", () -> page.keyboard().press("Control+z"));
+      assertEquals(answer.status(), 200, answer.text());
+    }
   }
 
   /** The rows that have the text in them. */

@@ -76,9 +76,7 @@ public class QuickEntryTest extends BrowserTest {
     assertNoViolations(page, "an entry being typed");
     page.keyboard().press("Escape");
     assertThat(form(page)).hasCount(0);
-    for (int i = 0; i < 30; i++) {
-      page.waitForResponse("**/api/acts/*/undo", () -> page.keyboard().press("Control+z"));
-    }
+    undo(page, 30);
     assertThat(rows(page, "38.38")).hasCount(0);
   }
 

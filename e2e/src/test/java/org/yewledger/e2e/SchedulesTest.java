@@ -33,13 +33,6 @@ public class SchedulesTest extends BrowserTest {
         .click();
   }
 
-  private static void undo(Page page, int times) {
-    for (int i = 0; i < times; i++) {
-      page.waitForResponse(
-          answer -> answer.url().endsWith("/undo"), () -> page.keyboard().press("Control+z"));
-    }
-  }
-
   @Test
   public void whatComesEveryMonthIsExpectedAndEachItemIsDealtWith() {
     Page page = signedInAt("/plan?month=2026-09");

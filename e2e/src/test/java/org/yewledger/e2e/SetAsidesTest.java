@@ -28,13 +28,6 @@ public class SetAsidesTest extends BrowserTest {
       }\
       """;
 
-  private static void undo(Page page, int times) {
-    for (int i = 0; i < times; i++) {
-      page.waitForResponse(
-          answer -> answer.url().endsWith("/undo"), () -> page.keyboard().press("Control+z"));
-    }
-  }
-
   @Test
   public void whatIsFreeIsDividedUntilNothingIsLeftToPlace() {
     Page page = signedInAt("/plan?month=2026-09");

@@ -69,10 +69,7 @@ public class TickingTest extends BrowserTest {
     page.keyboard().press("Escape");
     assertThat(page.getByLabel("The proof of Harbour Savings")).hasCount(0);
     // The tick and the statement of the savings are taken back, for those that come after.
-    for (int i = 0; i < 2; i++) {
-      page.waitForResponse(
-          answer -> answer.url().endsWith("/undo"), () -> page.keyboard().press("Control+z"));
-    }
+    undo(page, 2);
     assertThat(page.getByText(Pattern.compile("^0 of \\d+ lines ticked"))).isVisible();
     assertEquals(complaints(), List.of());
   }

@@ -46,13 +46,6 @@ public class WorthTest extends BrowserTest {
         .click();
   }
 
-  private static void undo(Page page, int times) {
-    for (int i = 0; i < times; i++) {
-      page.waitForResponse(
-          answer -> answer.url().endsWith("/undo"), () -> page.keyboard().press("Control+z"));
-    }
-  }
-
   private static void trade(Page page, String day, String kind, String many, String amount) {
     assertThat(button(page, "Book a trade")).isVisible();
     page.keyboard().press("t");
