@@ -4757,6 +4757,11 @@ export interface components {
              * Format: decimal
              * @example 12.50
              */
+            inPlaceOf: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
             lowPerMonth: string;
             lowest: components["schemas"]["ForecastDayJson"];
             /**
@@ -4768,7 +4773,22 @@ export interface components {
              * Format: decimal
              * @example 12.50
              */
+            planned: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            setAside: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
             usualPerMonth: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            usualThrough: string;
         };
         ForecastDayJson: {
             /** Format: date */
@@ -4796,6 +4816,7 @@ export interface components {
         };
         ForecastPageJson: {
             accounts: components["schemas"]["ForecastAccountJson"][];
+            plannedWithout: string[];
             /** Format: date */
             through: string;
             /** Format: date */

@@ -5,6 +5,9 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.UUID;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.YearMonth;
 import org.testng.annotations.Test;
 import org.yewledger.core.ledger.Account;
 import tools.jackson.databind.JsonNode;
@@ -181,6 +184,38 @@ public class BudgetTest extends AppTest {
     assertTrue(report.toString().contains("\"90.00\""), report.toString());
     undo(h);
     assertEquals(row(book(h, "2026-08"), "Getting about").at("/month/left").asString(), "16.00");
+  }
+
+  /** What is planned falls on the account that paid so far, in place of what was spent there. */
+  @Test
+  public void theForecastFollowsWhatIsPlanned() {
+    Household h = found("budget forecast");
+    LocalDate today = LocalDate.parse(h.api().get("/api/session").json().path("today").asString());
+    YearMonth next = YearMonth.from(today).plusMonths(1);
+    spend(h, next.minusMonths(2).atDay(4).toString(), "120.00", h.groceries());
+    Account holiday = account(h, "Holiday", "SET_ASIDE", h.current(), false);
+    spend(h, today.toString(), "100.00", holiday);
+    String path =
+        "/api/forecast?through=%s&book=%s".formatted(next.atEndOfMonth(), h.current().bookId());
+    JsonNode before = h.api().get(path).json().at("/accounts/0");
+    assertEquals(before.path("now").asString(), "880.00");
+    assertEquals(before.path("setAside").asString(), "100.00");
+    assertEquals(before.path("planned").asString(), "0.00");
+    assertEquals(plan(h, h.groceries(), next.toString(), "\"300.00\"").status(), 204);
+    assertEquals(plan(h, h.school(), next.toString(), "\"55.00\"").status(), 204);
+    JsonNode page = h.api().get(path).json();
+    JsonNode after = page.at("/accounts/0");
+    assertEquals(after.path("planned").asString(), "300.00");
+    assertEquals(after.path("inPlaceOf").asString(), "10.00");
+    assertEquals(after.path("usualThrough"), before.path("usualThrough"));
+    assertEquals(end(after), end(before).subtract(new BigDecimal("290.00")));
+    // Nobody paid for school so far.
+    assertEquals(page.path("plannedWithout").toString(), "[\"School\"]");
+  }
+
+  private static BigDecimal end(JsonNode forecast) {
+    JsonNode days = forecast.path("days");
+    return new BigDecimal(days.get(days.size() - 1).path("usual").asString());
   }
 
   @Test

@@ -13,7 +13,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -82,11 +81,11 @@ class BudgetService {
   }
 
   /** Categories of expenses, and their groups. */
-  private static Stream<Account> plannable(Chart chart, UUID bookId) {
+  static Stream<Account> plannable(Chart chart, UUID bookId) {
     return chart.accountsOf(bookId).filter(a -> a.accountClass() == AccountClass.EXPENSE);
   }
 
-  private static PlannedTogether together(List<Budget> all, Chart chart) {
+  static PlannedTogether together(List<Budget> all, Chart chart) {
     return new PlannedTogether(all, category -> chart.groupsAround(category.id()));
   }
 
@@ -118,30 +117,45 @@ class BudgetService {
         rates.rates());
   }
 
-  private BudgetBookJson book(BookEntity book, Chart chart, YearMonth month, ToCome toCome) {
+  /** What is left of each budget of a book in a month, by account, in minor units. */
+  @Transactional(readOnly = true)
+  Map<UUID, Long> left(BookEntity book, Chart chart, YearMonth month, ToCome toCome) {
+    return laid(book, chart, month, toCome).sheet().rows().stream()
+        .collect(Collectors.toMap(row -> row.category().id(), row -> row.month().left().minor()));
+  }
+
+  private record Laid(BudgetSheet sheet, List<SpreadBills.Of> spread) {}
+
+  private Laid laid(BookEntity book, Chart chart, YearMonth month, ToCome toCome) {
     List<Account> categories = categories(chart, book.id()).toList();
     List<Budget> all = budgets.of(plannable(chart, book.id()).toList());
-    CurrencyUnit base = book.toBook().currency();
-    Span year = fiscalYear(book, month);
     Span since = new Span(BudgetSheet.reachesBackTo(month, all), month);
     List<SpreadBills.Of> spread = bills.touching(categories, since, Tax.NET);
-    BudgetSheet sheet =
+    return new Laid(
         BudgetSheet.of(
-            base,
+            book.toBook().currency(),
             month,
-            year,
+            fiscalYear(book, month),
             all,
             together(all, chart),
             booked(categories, since, spread),
-            toCome);
-    Map<UUID, Map<LocalDate, Amount>> byDay = budgets.bookedByDay(categories, month);
+            toCome),
+        spread);
+  }
+
+  private BudgetBookJson book(BookEntity book, Chart chart, YearMonth month, ToCome toCome) {
+    Laid laid = laid(book, chart, month, toCome);
+    BudgetSheet sheet = laid.sheet();
+    Span year = fiscalYear(book, month);
+    Map<UUID, Map<LocalDate, Amount>> byDay =
+        budgets.bookedByDay(categories(chart, book.id()).toList(), month);
     return new BudgetBookJson(
         book.id(),
         book.name(),
-        base.getCode(),
+        book.toBook().currency().getCode(),
         year.first(),
         year.last(),
-        groups(sheet, chart, row -> json(row, month, byDay, spread)),
+        groups(sheet, chart, row -> json(row, month, byDay, laid.spread())),
         json(sheet.all()),
         sheet.year().decimal());
   }

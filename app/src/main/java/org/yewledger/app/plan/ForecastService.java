@@ -3,9 +3,11 @@ package org.yewledger.app.plan;
 import java.sql.Date;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -26,6 +28,7 @@ import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Position;
 import org.yewledger.core.money.Amount;
+import org.yewledger.core.plan.BudgetedMoves;
 import org.yewledger.core.plan.Forecast;
 import org.yewledger.core.plan.MonthlyMoves;
 import org.yewledger.core.plan.UsualMoves;
@@ -45,6 +48,7 @@ class ForecastService {
   private final ChartService charts;
   private final AccountBalances balances;
   private final DueService due;
+  private final BudgetedAhead ahead;
   private final HouseholdDays days;
   private final JdbcClient jdbc;
 
@@ -52,11 +56,13 @@ class ForecastService {
       ChartService charts,
       AccountBalances balances,
       DueService due,
+      BudgetedAhead ahead,
       HouseholdDays days,
       JdbcClient jdbc) {
     this.charts = charts;
     this.balances = balances;
     this.due = due;
+    this.ahead = ahead;
     this.days = days;
     this.jdbc = jdbc;
   }
@@ -80,31 +86,48 @@ class ForecastService {
     }
     Chart chart = charts.chart();
     List<Account> accounts = chart.reconciledAccounts(bookId).toList();
-    MonthlyMoves moved = moved(accounts, YearMonth.from(today));
+    AtBank atBank = AtBank.of(chart);
+    MonthlyMoves moved = moved(chart, atBank, YearMonth.from(today));
     Span looked = moved.lastTwelve().orElse(new Span(YearMonth.from(today), YearMonth.from(today)));
     LocalDate overdue = today.minusDays(DueService.DAYS_BACK);
     LocalDate usual = looked.firstDay().minusDays(DueItems.FURTHEST);
     List<DueItem> items = due.items(chart, usual.isBefore(overdue) ? usual : overdue, through);
-    MonthlyMoves besides = moved.without(items);
-    Map<UUID, Position> now = balances.at(today, accounts);
+    MonthlyMoves besides = moved.without(items, atBank::of);
     var moves =
         Forecast.due(
             items.stream().filter(item -> !item.nominal().isBefore(overdue)).toList(),
             today,
-            tried(tried, chart, today, through));
+            tried(tried, chart, today, through),
+            atBank::of);
+    BudgetedMoves budgeted =
+        ahead.of(chart, atBank, new BudgetedAhead.Known(today, through, items, besides, looked));
+    Map<UUID, Position> now = balances.at(today, atBank.all(accounts));
     return new ForecastPageJson(
         today,
         through,
+        budgeted.without(),
         accounts.stream()
-            .map(account ->
-                Forecast.of(
-                    account,
-                    now.getOrDefault(account.id(), Position.empty(account)).amount(),
-                    moves.getOrDefault(account.id(), new TreeMap<>()),
-                    besides.usual(account, looked),
-                    today,
-                    through))
-            .map(ForecastService::json)
+            .map(account -> {
+              Amount whole = sum(account, atBank.all(List.of(account)), now);
+              Forecast forecast =
+                  Forecast.of(
+                      account,
+                      whole,
+                      moves.getOrDefault(account.id(), new TreeMap<>()),
+                      besides.usual(account, looked),
+                      budgeted.of(account),
+                      today,
+                      through);
+              return json(forecast, whole.minus(sum(account, List.of(account), now)));
+            })
+            .toList());
+  }
+
+  private static Amount sum(Account account, List<Account> of, Map<UUID, Position> now) {
+    return Amount.sum(
+        account.currency(),
+        of.stream()
+            .map(one -> now.getOrDefault(one.id(), Position.empty(one)).amount())
             .toList());
   }
 
@@ -119,9 +142,14 @@ class ForecastService {
             .require(today, through));
   }
 
-  /** By account, in its own currency; the month in hand is not whole yet. */
-  private MonthlyMoves moved(List<Account> accounts, YearMonth before) {
+  /**
+   * By account, in its own currency, set-asides with the account they are in; and by category. The
+   * month in hand is not whole yet.
+   */
+  private MonthlyMoves moved(Chart chart, AtBank atBank, YearMonth before) {
     Map<UUID, Map<YearMonth, Long>> moved = new HashMap<>();
+    List<Account> accounts = new ArrayList<>(atBank.all());
+    chart.books().forEach(book -> BudgetService.categories(chart, book.id()).forEach(accounts::add));
     jdbc.sql(
             """
             select account_id, month, debit_minor - credit_minor from account_month
@@ -132,14 +160,15 @@ class ForecastService {
         .param("from", Date.valueOf(before.minusMonths(MONTHS_LOOKED_BACK).atDay(1)))
         .param("before", Date.valueOf(before.atDay(1)))
         .query(row -> {
+          UUID id = Objects.requireNonNull(row.getObject(1, UUID.class));
           moved
-              .computeIfAbsent(row.getObject(1, UUID.class), id -> new HashMap<>())
-              .put(YearMonth.from(row.getObject(2, LocalDate.class)), row.getLong(3));
+              .computeIfAbsent(atBank.of(id), of -> new HashMap<>())
+              .merge(YearMonth.from(row.getObject(2, LocalDate.class)), row.getLong(3), Long::sum);
         });
     return new MonthlyMoves(moved);
   }
 
-  private static ForecastAccountJson json(Forecast forecast) {
+  private static ForecastAccountJson json(Forecast forecast, Amount setAside) {
     Account account = forecast.account();
     UsualMoves usual = forecast.usual();
     return new ForecastAccountJson(
@@ -147,10 +176,14 @@ class ForecastService {
         account.name(),
         account.currency().getCode(),
         forecast.now().decimal(),
+        setAside.decimal(),
         forecast.dueToday().decimal(),
         Amount.ofMinor(usual.medianMinor(), account.currency()).decimal(),
         Amount.ofMinor(usual.lowMinor(), account.currency()).decimal(),
         Amount.ofMinor(usual.highMinor(), account.currency()).decimal(),
+        forecast.usualThrough().decimal(),
+        forecast.planned().decimal(),
+        forecast.inPlaceOf().decimal(),
         json(forecast.lowest()),
         forecast.days().stream().map(ForecastService::json).toList());
   }

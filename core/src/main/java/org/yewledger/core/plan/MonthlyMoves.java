@@ -1,5 +1,7 @@
 package org.yewledger.core.plan;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.HashMap;
@@ -7,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.report.Span;
 import org.yewledger.core.schedule.DueItem;
@@ -29,9 +32,11 @@ public record MonthlyMoves(Map<UUID, Map<YearMonth, Long>> byAccount) {
   }
 
   /**
-   * The same without what schedules brought, on both sides where these are accounts of one's own.
+   * The same without what schedules brought, on both sides where these are among the accounts.
+   *
+   * @param atBank the account that an account is at its bank: of a set-aside the one that it is in
    */
-  public MonthlyMoves without(List<DueItem> items) {
+  public MonthlyMoves without(List<DueItem> items, Function<Account, UUID> atBank) {
     Map<UUID, Map<YearMonth, Long>> left = new HashMap<>();
     byAccount.forEach((account, months) -> left.put(account, new HashMap<>(months)));
     for (DueItem item : items) {
@@ -39,9 +44,9 @@ public record MonthlyMoves(Map<UUID, Map<YearMonth, Long>> byAccount) {
       if (entry != null) {
         YearMonth month = YearMonth.from(entry.date());
         Schedule schedule = item.schedule();
-        take(left, schedule.account(), month, entry.amount().minor());
+        take(left, atBank.apply(schedule.account()), month, entry.amount().minor());
         for (Schedule.Part part : schedule.parts(entry.amount())) {
-          take(left, part.account(), month, -part.amount().minor());
+          take(left, atBank.apply(part.account()), month, -part.amount().minor());
         }
       }
     }
@@ -49,8 +54,8 @@ public record MonthlyMoves(Map<UUID, Map<YearMonth, Long>> byAccount) {
   }
 
   private static void take(
-      Map<UUID, Map<YearMonth, Long>> left, Account account, YearMonth month, long minor) {
-    Map<YearMonth, Long> months = left.get(account.id());
+      Map<UUID, Map<YearMonth, Long>> left, UUID account, YearMonth month, long minor) {
+    Map<YearMonth, Long> months = left.get(account);
     if (months != null) {
       months.computeIfPresent(month, (m, all) -> all - minor);
     }
@@ -67,6 +72,15 @@ public record MonthlyMoves(Map<UUID, Map<YearMonth, Long>> byAccount) {
             .filter(month -> isWhole(account, month))
             .mapToLong(month -> months.getOrDefault(month, 0L))
             .toArray());
+  }
+
+  /** What moved on an account in a month on average, half-even; a month without any counts too. */
+  public long average(UUID account, Span of) {
+    Map<YearMonth, Long> months = byAccount.getOrDefault(account, Map.of());
+    long all = of.each().stream().mapToLong(month -> months.getOrDefault(month, 0L)).sum();
+    return BigDecimal.valueOf(all)
+        .divide(BigDecimal.valueOf(of.months()), RoundingMode.HALF_EVEN)
+        .longValueExact();
   }
 
   private static boolean isWhole(Account account, YearMonth month) {

@@ -17,6 +17,7 @@ import java.util.Random;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.testng.annotations.Test;
+import org.yewledger.core.ledger.Account;
 import org.yewledger.core.plan.Forecast.Day;
 import org.yewledger.core.report.Span;
 import org.yewledger.core.schedule.DueItem;
@@ -36,7 +37,7 @@ public class ForecastTest {
 
   private static Forecast forecast(
       long now, NavigableMap<LocalDate, Long> due, UsualMoves usual, int days) {
-    return Forecast.of(CURRENT, eur(now), due, usual, TODAY, TODAY.plusDays(days));
+    return Forecast.of(CURRENT, eur(now), due, usual, new TreeMap<>(), TODAY, TODAY.plusDays(days));
   }
 
   @Test
@@ -128,7 +129,7 @@ public class ForecastTest {
             Map.of(),
             List.of(
                 new Standing(UUID.randomUUID(), 7, first.plusMonths(2).atDay(6), eur(-20_000))));
-    MonthlyMoves besides = moved.without(items);
+    MonthlyMoves besides = moved.without(items, Account::id);
     assertEquals(besides.usual(CURRENT, looked), new UsualMoves(-5_000, -5_000, -5_000));
     assertEquals(besides.byAccount().get(CARD.id()).get(first.plusMonths(2)), Long.valueOf(0));
     assertEquals(
@@ -158,7 +159,7 @@ public class ForecastTest {
             WorkingDays.WEEKDAYS,
             Map.of(),
             List.of());
-    var due = Forecast.due(items, TODAY, List.of());
+    var due = Forecast.due(items, TODAY, List.of(), Account::id);
     LocalDate november = LocalDate.of(2026, 11, 15);
     assertEquals(due.get(CURRENT.id()), Map.of(TODAY, -20_500L, november, -20_500L));
     assertEquals(due.get(CARD.id()), Map.of(TODAY, 20_000L, november, 20_000L));
