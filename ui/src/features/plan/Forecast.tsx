@@ -4,12 +4,13 @@ import { api, data, type Schemas } from '@/api/client'
 import { session } from '@/api/queries'
 import { useScope } from '@/app/scope'
 import { daysAfter } from '@/features/schedule/schedule'
-import { day, figure, longDay, signed } from '@/parts/figures'
+import { day, figure, isZero, longDay, signed } from '@/parts/figures'
 import { type Column, Grid } from '@/parts/grid/Grid'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
+import { negated } from '@/parts/useSum'
 import { Head, Inspector, InspectorHead, Leaf, View } from '@/parts/View'
 import { ForecastLine } from './ForecastLine'
 import { PlanNav } from './PlanNav'
@@ -103,6 +104,11 @@ export function Forecast() {
       {now && (
         <Inspector label="The selected account">
           <Method of={now} />
+          {forecast.data.plannedWithout.length > 0 && (
+            <p className="mb-4 text-small text-heartwood">
+              Planned, but not counted here, since nobody paid for it so far: {forecast.data.plannedWithout.join(', ')}.
+            </p>
+          )}
           <TryEntry
             key={now.accountId}
             of={now}
@@ -148,6 +154,12 @@ function Method({ of }: { of: Of }) {
       >
         <dt className="text-ink-2">Stands there today</dt>
         <dd>{figure(of.now)}</dd>
+        {!isZero(of.setAside) && (
+          <>
+            <dt className="text-ink-2">of it set aside</dt>
+            <dd>{figure(of.setAside)}</dd>
+          </>
+        )}
         <dt className="text-ink-2">Overdue, or due today</dt>
         <dd>{signed(of.dueToday)}</dd>
         <dt className="text-ink-2">Usual in a month, besides what is due</dt>
@@ -160,17 +172,33 @@ function Method({ of }: { of: Of }) {
         <dd>{figure(of.lowest.low)}</dd>
         {last && (
           <>
-            <dt className="text-ink-2">On {longDay(last.date)}, due alone</dt>
-            <dd>{figure(last.due)}</dd>
-            <dt className="text-ink-2">and with what is usual</dt>
-            <dd className="font-semibold">{figure(last.usual)}</dd>
+            <dt className="pt-2 text-ink-2">On {longDay(last.date)}, due alone</dt>
+            <dd className="pt-2">{figure(last.due)}</dd>
+            <dt className="text-ink-2">Usual until then</dt>
+            <dd>{signed(of.usualThrough)}</dd>
+            {!isZero(of.planned) && (
+              <>
+                <dt className="text-ink-2">Planned by budgets until then</dt>
+                <dd>{signed(negated(of.planned))}</dd>
+              </>
+            )}
+            {!isZero(of.inPlaceOf) && (
+              <>
+                <dt className="text-ink-2">which is usual otherwise</dt>
+                <dd>{signed(of.inPlaceOf)}</dd>
+              </>
+            )}
+            <dt className="border-t border-hairline pt-1 font-semibold">Stands there then</dt>
+            <dd className="border-t border-hairline pt-1 font-semibold">{figure(last.usual)}</dd>
           </>
         )}
       </dl>
       <p className="text-small text-ink-2">
         What schedules expect moves the account on its day; what is overdue counts today. What is usual is the median of
         the last twelve months that anything was booked in, without what schedules brought, spread evenly over the days.
-        The band is as wide as half of those months strayed from it, and widens with the root of the months ahead.
+        Where a budget plans a month, its plan less what is due counts in place of what was spent on it on average, on
+        the accounts that paid for it lately. The band is as wide as half of those months strayed from it, and widens
+        with the root of the months ahead.
       </p>
     </>
   )

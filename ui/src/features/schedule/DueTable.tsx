@@ -2,32 +2,40 @@ import { counted, day, figure, signed } from '@/parts/figures'
 import { type Column, Grid, type Item } from '@/parts/grid/Grid'
 import { Icon } from '@/parts/Icon'
 import type { Selection } from '@/parts/useSelection'
+import type { Ahead } from './AheadLines'
 import { type DueItem, daysBetween, isExpected, keyOf } from './schedule'
+import { standsAfter } from './useAhead'
 
 const NARROW = 'narrow:hidden'
 
 const COLUMNS: Column[] = [
   { head: <span className="sr-only">How it stands</span>, width: 'w-[48px]' },
-  { head: 'Day', width: 'w-[88px]' },
+  { head: 'Day', width: 'w-[64px]' },
   { head: 'Due' },
-  { head: 'Schedule', width: 'w-[270px]', off: NARROW },
-  { head: 'Account', width: 'w-[128px]' },
-  { head: 'Out', width: 'w-[96px]', end: true },
-  { head: 'In', width: 'w-[96px]', end: true },
+  { head: 'Schedule', width: 'w-[176px]', off: NARROW },
+  { head: 'Account', width: 'w-[116px]' },
+  { head: 'Out', width: 'w-[100px]', end: true },
+  { head: 'In', width: 'w-[82px]', end: true },
+  { head: 'Due alone', width: 'w-[78px]', end: true, off: NARROW },
+  { head: 'As usual', width: 'w-[78px]', end: true, off: NARROW },
 ]
 
 /** What is due as lines of a ledger, by the day it is due on. */
 export function DueTable({
   items,
   today,
+  ahead,
   selection,
   onOpen,
 }: {
   items: DueItem[]
   today: string
+  /** The account whose balance stands beside what moves it. */
+  ahead?: Ahead
   selection: Selection
   onOpen: () => void
 }) {
+  const stands = ahead ? standsAfter(ahead, items, today) : new Map<DueItem, Ahead['days'][number]>()
   const rows: Item<DueItem>[] = items.map((item) => ({ key: keyOf(item), row: item }))
   return (
     <Grid
@@ -37,7 +45,7 @@ export function DueTable({
       selection={selection}
       onOpen={onOpen}
       size="dense"
-      cells={(item) => <Cells item={item} today={today} />}
+      cells={(item) => <Cells item={item} today={today} stands={stands.get(item)} />}
     />
   )
 }
@@ -49,7 +57,7 @@ const STATES = {
   SKIPPED: { icon: 'close', name: 'skipped', tone: 'text-ink-3' },
 } as const
 
-function Cells({ item, today }: { item: DueItem; today: string }) {
+function Cells({ item, today, stands }: { item: DueItem; today: string; stands?: Ahead['days'][number] }) {
   const { icon, name, tone } = STATES[item.state]
   const out = item.amount.startsWith('-')
   const quiet = isExpected(item) ? '' : 'text-ink-2'
@@ -75,6 +83,8 @@ function Cells({ item, today }: { item: DueItem; today: string }) {
       <td className="text-ink-2">{item.accountName}</td>
       <td className={`text-right ${struck}`}>{out && amount}</td>
       <td className={`text-right ${struck}`}>{!out && amount}</td>
+      <td className={`text-right ${NARROW}`}>{stands && figure(stands.due)}</td>
+      <td className={`text-right text-ink-2 ${NARROW}`}>{stands && figure(stands.usual)}</td>
     </>
   )
 }

@@ -16,6 +16,7 @@ import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSaidAct } from '@/parts/useSaidAct'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Inspector, Leaf, View } from '@/parts/View'
+import { AheadLines } from './AheadLines'
 import { type Doing, DueInspector } from './DueInspector'
 import { DueTable } from './DueTable'
 import { Holidays } from './Holidays'
@@ -23,6 +24,7 @@ import { RegularPayments } from './RegularPayments'
 import { ScheduleForm } from './ScheduleForm'
 import { EnterDue, IsEntry, MoveDue, SkipDue, settle } from './SettleDue'
 import { type Begun, type DueItem, daysAfter, isExpected, keyOf } from './schedule'
+import { useAhead } from './useAhead'
 import { useLikeEntry } from './useLikeEntry'
 
 const REACHES = [
@@ -47,7 +49,7 @@ export function YearAhead() {
   if (due.error && !due.data) return <Failed error={due.error} retry={due.refetch} />
   if (!due.data || !through) return <Loading what="what is due" />
   return (
-    <Ahead items={due.data.items} today={due.data.today} through={through}>
+    <Ahead items={due.data.items} today={due.data.today} through={through} book={book}>
       <Select aria-label="How far" value={reach} options={REACHES} onChange={setReach} />
     </Ahead>
   )
@@ -57,17 +59,20 @@ function Ahead({
   items,
   today,
   through,
+  book,
   children,
 }: {
   items: DueItem[]
   today: string
   through: string
+  book: string | undefined
   children: ReactNode
 }) {
   const act = useSaidAct()
   const [doing, setDoing] = useState<Doing | 'new' | 'holidays' | 'regular'>()
   const [like, setLike] = useState<Begun>()
   const begun = useLikeEntry()
+  const ahead = useAhead(items, through, book)
   function close() {
     setDoing(undefined)
     setLike(undefined)
@@ -112,9 +117,20 @@ function Ahead({
             an entry in the journal with <kbd>X</kbd>.
           </Nothing>
         ) : (
-          <Scroll grid label="What is due">
-            <DueTable items={items} today={today} selection={selection} onOpen={open} />
-          </Scroll>
+          <>
+            {ahead.shown && (
+              <AheadLines
+                accounts={ahead.moved}
+                shown={ahead.shown}
+                today={today}
+                through={through}
+                onShow={ahead.show}
+              />
+            )}
+            <Scroll grid label="What is due">
+              <DueTable items={items} today={today} ahead={ahead.shown} selection={selection} onOpen={open} />
+            </Scroll>
+          </>
         )}
       </Leaf>
       {forms ? (

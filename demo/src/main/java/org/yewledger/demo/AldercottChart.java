@@ -7,11 +7,13 @@ import static org.yewledger.core.ledger.AccountKind.DRAWINGS;
 import static org.yewledger.core.ledger.AccountKind.EXCHANGE;
 import static org.yewledger.core.ledger.AccountKind.EXPENSE;
 import static org.yewledger.core.ledger.AccountKind.INCOME;
+import static org.yewledger.core.ledger.AccountKind.INVESTMENT;
 import static org.yewledger.core.ledger.AccountKind.LOAN;
 import static org.yewledger.core.ledger.AccountKind.OPENING_EQUITY;
 import static org.yewledger.core.ledger.AccountKind.PAYOUT;
 import static org.yewledger.core.ledger.AccountKind.PROPERTY;
 import static org.yewledger.core.ledger.AccountKind.SAVINGS;
+import static org.yewledger.core.ledger.AccountKind.SET_ASIDE;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -64,15 +66,18 @@ public final class AldercottChart {
   }
 
   private void household() {
-    bank(HOUSEHOLD, "Harbour Current", CURRENT, "4417", START, 1_842_60);
+    bank(HOUSEHOLD, DemoSetAsides.ACCOUNT, CURRENT, "4417", START, 1_842_60);
+    DemoSetAsides.purposes().forEach(purpose -> setAside(purpose.name()));
     bank(HOUSEHOLD, "Harbour Savings", SAVINGS, "9023", START, 11_865_20);
     bank(HOUSEHOLD, "Quillon Card", CARD, "6650", START, -612_40);
     bank(HOUSEHOLD, "Home loan", LOAN, "0315", START, -188_204_36);
     bank(HOUSEHOLD, "Purse", CASH, "", START, 42_50);
+    bank(HOUSEHOLD, DemoWorth.DEPOT, INVESTMENT, "", DemoWorth.DEPOT_OPENED, DemoWorth.HELD_COST);
     bank(HOUSEHOLD, DemoWorth.HOUSE, PROPERTY, "", START, DemoWorth.HOUSE_COST);
     equity(HOUSEHOLD, "Opening equity, household", OPENING_EQUITY);
     equity(HOUSEHOLD, "From the press", DRAWINGS);
     group(HOUSEHOLD, "Pay and allowance", INCOME, "Pay", "Child allowance", "Interest earned");
+    group(HOUSEHOLD, "Invested", INCOME, DemoWorth.DIVIDENDS, DemoWorth.GAINS);
     group(HOUSEHOLD, "Food", EXPENSE, "Groceries", "Bakery");
     group(HOUSEHOLD, "Children", EXPENSE, "School", "Music and swimming", "Day care");
     group(
@@ -119,6 +124,20 @@ public final class AldercottChart {
       @Nullable LocalDate opensOn,
       long opening) {
     accounts.add(new ChartAccount(book, name, kind, false, null, tail, currency, opensOn, opening));
+  }
+
+  private void setAside(String name) {
+    accounts.add(
+        new ChartAccount(
+            HOUSEHOLD,
+            name,
+            SET_ASIDE,
+            false,
+            DemoSetAsides.ACCOUNT,
+            "",
+            CurrencyUnit.EUR,
+            null,
+            0));
   }
 
   private void equity(String book, String name, AccountKind kind) {

@@ -4,8 +4,12 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
+import org.yewledger.core.worth.Trade;
 
-/** What the Aldercotts own besides money: their house, which was valued, and the press. */
+/**
+ * What the Aldercotts own besides money: shares of a fund, their house, which was valued, and the
+ * press.
+ */
 public final class DemoWorth {
   public static final String HOUSE = "House in Ferrygate";
   public static final String PRESS = "Platen press";
@@ -21,7 +25,39 @@ public final class DemoWorth {
 
   static final long HOUSE_COST = 238_500_00;
 
+  public static final String DEPOT = "Tideway Depot";
+
+  /** Taken into the books last, with what was held by then. */
+  public static final LocalDate DEPOT_OPENED = LocalDate.of(2026, 10, 1);
+
+  public static final String FUND = "Coastline Index Fund";
+  public static final String PAID_FROM = "Harbour Savings";
+  public static final String DIVIDENDS = "Dividends";
+  public static final String GAINS = "Gains on shares";
+  public static final String FEES = "Bank charges";
+
+  /** What the shares cost that were held already. */
+  static final long HELD_COST = 3_180_00;
+
   private DemoWorth() {}
+
+  /** What happened in the depot, as it was told. */
+  public record Traded(Trade.Kind kind, LocalDate day, String quantity, long minor, long fee) {}
+
+  public static List<Traded> trades() {
+    return List.of(
+        new Traded(Trade.Kind.HELD, DEPOT_OPENED, "42.5", HELD_COST, 0),
+        new Traded(Trade.Kind.BUY, LocalDate.of(2026, 10, 1), "6", 501_60, 3_90),
+        new Traded(Trade.Kind.DIVIDEND, LocalDate.of(2026, 10, 2), "0", 28_40, 0));
+  }
+
+  /** What a share of the fund was worth. */
+  public static List<Valued> fund() {
+    return List.of(
+        Valued.of("2026-08-31", "80.15"),
+        Valued.of("2026-09-30", "83.60"),
+        Valued.of("2026-10-02", "84.10"));
+  }
 
   /** What the house was worth from a day on. */
   public record Valued(LocalDate day, BigDecimal worth) {

@@ -1,16 +1,22 @@
 package org.yewledger.app.demo;
 
 import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.journal.ServingService;
 import org.yewledger.app.loan.LoanService;
+import org.yewledger.app.plan.GoalService;
 import org.yewledger.app.plan.Planning;
+import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.schedule.ScheduleService;
+import org.yewledger.app.worth.PriceService;
 import org.yewledger.app.worth.ThingService;
+import org.yewledger.app.worth.TradeService;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.loan.InterestCount;
 import org.yewledger.core.loan.LenderYear;
@@ -22,10 +28,16 @@ import org.yewledger.core.schedule.Recurrence;
 import org.yewledger.core.schedule.Rhythm;
 import org.yewledger.core.schedule.Schedule;
 import org.yewledger.core.schedule.Shift;
+import org.yewledger.core.worth.CostMethod;
+import org.yewledger.core.worth.Investment;
+import org.yewledger.core.worth.Security;
+import org.yewledger.core.worth.Trade;
 import org.yewledger.core.worth.WriteDown;
 import org.yewledger.demo.DemoBudgets;
+import org.yewledger.demo.DemoGoals;
 import org.yewledger.demo.DemoLoan;
 import org.yewledger.demo.DemoSchedules;
+import org.yewledger.demo.DemoSetAsides;
 import org.yewledger.demo.DemoWorth;
 
 /** What the Aldercotts plan. */
@@ -38,6 +50,10 @@ class DemoPlans {
   private final ScheduleService schedules;
   private final LoanService loans;
   private final ThingService things;
+  private final TradeService trades;
+  private final PriceService prices;
+  private final GoalService goals;
+  private final HouseholdDays days;
 
   DemoPlans(
       EntityManager entities,
@@ -45,13 +61,21 @@ class DemoPlans {
       ServingService serving,
       ScheduleService schedules,
       LoanService loans,
-      ThingService things) {
+      ThingService things,
+      TradeService trades,
+      PriceService prices,
+      GoalService goals,
+      HouseholdDays days) {
     this.entities = entities;
     this.planning = planning;
     this.serving = serving;
     this.schedules = schedules;
     this.loans = loans;
     this.things = things;
+    this.trades = trades;
+    this.prices = prices;
+    this.goals = goals;
+    this.days = days;
   }
 
   /** Once the year is booked. */
@@ -61,6 +85,8 @@ class DemoPlans {
     DemoSchedules.expected().forEach(expected -> schedules.add(schedule(expected, chart)));
     loan(chart);
     worth(chart);
+    depot(chart);
+    goals(chart);
   }
 
   private void budgets(DemoChart chart) {
@@ -155,6 +181,54 @@ class DemoPlans {
             Amount.zero(press.currency()),
             DemoWorth.FIRST_WRITTEN_DOWN,
             DemoWorth.MONTHS_WRITTEN_DOWN));
+  }
+
+  private void depot(DemoChart chart) {
+    Account depot = chart.account(DemoWorth.DEPOT);
+    var investment =
+        new Investment(
+            depot,
+            CostMethod.AVERAGE,
+            chart.account(DemoWorth.PAID_FROM),
+            chart.account(DemoWorth.GAINS),
+            chart.account(DemoWorth.DIVIDENDS),
+            chart.account(DemoWorth.FEES));
+    trades.keep(investment, 0);
+    var fund = new Security(Ids.next(), DemoWorth.FUND, "", depot.currency());
+    trades.add(fund);
+    DemoWorth.fund().forEach(one -> prices.keepPrice(fund.id(), one.day(), one.worth()));
+    for (DemoWorth.Traded traded : DemoWorth.trades()) {
+      trades.book(
+          investment,
+          fund,
+          new Trade(
+              Ids.next(),
+              traded.day(),
+              0,
+              traded.kind(),
+              new BigDecimal(traded.quantity()),
+              Amount.ofMinor(traded.minor(), depot.currency()),
+              Amount.ofMinor(traded.fee(), depot.currency()),
+              Amount.zero(depot.currency())));
+    }
+  }
+
+  private void goals(DemoChart chart) {
+    UUID press = chart.account(DemoWorth.PRESS).bookId();
+    goals.setProfit(press, DemoBudgets.LAST, DemoGoals.PROFIT);
+    goals.setProfit(press, DemoBudgets.LAST.plusMonths(1), DemoGoals.PROFIT_NEXT_YEAR);
+    // A goal is to come, whenever the demo is loaded.
+    LocalDate today = days.today();
+    goals.setBalance(
+        chart.account(DemoWorth.PAID_FROM).id(),
+        DemoGoals.SAVED,
+        today.plusMonths(DemoGoals.SAVED_IN_MONTHS));
+    DemoSetAsides.purposes()
+        .forEach(purpose ->
+            goals.setBalance(
+                chart.account(purpose.name()).id(),
+                purpose.needed(),
+                today.plusMonths(purpose.inMonths())));
   }
 
   private void yearlyBill() {

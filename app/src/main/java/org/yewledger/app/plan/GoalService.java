@@ -39,7 +39,7 @@ import org.yewledger.core.report.Span;
 
 /** Sets goals, and holds them against the books. */
 @Service
-class GoalService {
+public class GoalService {
   private final ChartService charts;
   private final Goals goals;
   private final PeriodTotals totals;
@@ -140,7 +140,7 @@ class GoalService {
    */
   @Transactional
   @ForBookkeepers
-  void setProfit(UUID bookId, YearMonth month, @Nullable BigDecimal amount) {
+  public void setProfit(UUID bookId, YearMonth month, @Nullable BigDecimal amount) {
     BookEntity book = charts.chart().book(bookId);
     Span year = BudgetService.fiscalYear(book, month);
     acts.begin(
@@ -160,7 +160,7 @@ class GoalService {
    */
   @Transactional
   @ForBookkeepers
-  void setBalance(UUID accountId, @Nullable BigDecimal amount, @Nullable LocalDate by) {
+  public void setBalance(UUID accountId, @Nullable BigDecimal amount, @Nullable LocalDate by) {
     Account account = BalanceGoal.requireAsset(charts.chart().account(accountId));
     acts.begin(
         ActKind.BUDGETS,

@@ -21,7 +21,7 @@ import org.yewledger.formats.table.PriceTable;
 
 /** Keeps prices of securities, one by one or from a table. */
 @Service
-class PriceService {
+public class PriceService {
   private final Securities securities;
   private final Acts acts;
 
@@ -36,7 +36,7 @@ class PriceService {
    */
   @Transactional
   @ForBookkeepers
-  void keepPrice(UUID securityId, LocalDate day, BigDecimal price) {
+  public void keepPrice(UUID securityId, LocalDate day, BigDecimal price) {
     Security security = securities.find(securityId);
     BigDecimal good = Prices.require(price);
     acts.begin(
