@@ -2484,6 +2484,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/set-asides/templates/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeTemplate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/set-asides/{id}/divisions": {
         parameters: {
             query?: never;
@@ -2494,6 +2510,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["divide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-asides/{id}/pays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keepPays"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-asides/{id}/takings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set-asides/{id}/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keepTemplate"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4393,6 +4457,12 @@ export interface components {
              */
             placed: string;
         };
+        DivisionTemplateJson: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            placed: components["schemas"]["PlacedJson"][];
+        };
         DoubtJson: {
             /** Format: uuid */
             accountId: string;
@@ -5181,6 +5251,15 @@ export interface components {
             /** @deprecated */
             textual?: boolean;
             valueNode?: boolean;
+        };
+        KeepPaysJson: {
+            categories: string[];
+            /** Format: date */
+            since: string;
+        };
+        KeepTemplateJson: {
+            name: string;
+            placed: components["schemas"]["PlacedJson"][];
         };
         KeepYearJson: {
             /** Format: date */
@@ -6070,6 +6149,11 @@ export interface components {
             pages: number;
             problem: string;
         };
+        PaidCategoryJson: {
+            /** Format: uuid */
+            accountId: string;
+            name: string;
+        };
         PairJson: {
             /** Format: uuid */
             postingId: string;
@@ -6389,11 +6473,19 @@ export interface components {
              */
             lastTime?: string;
             name: string;
+            pays: components["schemas"]["PaidCategoryJson"][];
+            /** Format: date */
+            paysSince?: string;
             /**
              * Format: decimal
              * @example 12.50
              */
             stands: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            toTakeOut: string;
         };
         QueryReadJson: {
             completion: components["schemas"]["CompletionJson"];
@@ -7017,6 +7109,8 @@ export interface components {
             /** Format: uuid */
             accountId: string;
             accountName: string;
+            /** Format: uuid */
+            bookId: string;
             currency: string;
             /**
              * Format: decimal
@@ -7031,6 +7125,12 @@ export interface components {
              * @example 12.50
              */
             setAside: string;
+            templates: components["schemas"]["DivisionTemplateJson"][];
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            toTakeOut: string;
             /**
              * Format: decimal
              * @example 12.50
@@ -7465,6 +7565,10 @@ export interface components {
         };
         TakeBackJson: {
             lineIds: string[];
+        };
+        TakeOutJson: {
+            /** Format: date */
+            day: string;
         };
         TakeUpJson: {
             name?: string;
@@ -12871,6 +12975,26 @@ export interface operations {
             };
         };
     };
+    removeTemplate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     divide: {
         parameters: {
             query?: never;
@@ -12894,6 +13018,80 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["DividedJson"];
                 };
+            };
+        };
+    };
+    keepPays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepPaysJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takeOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOutJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DividedJson"];
+                };
+            };
+        };
+    };
+    keepTemplate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepTemplateJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

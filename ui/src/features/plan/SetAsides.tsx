@@ -1,19 +1,22 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data, type Schemas } from '@/api/client'
+import { session } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
 import { useScope } from '@/app/scope'
 import { Button } from '@/parts/Button'
-import { counted, figure, writtenDay } from '@/parts/figures'
+import { counted, figure, isZero, writtenDay } from '@/parts/figures'
 import { type Column, Grid, type Item } from '@/parts/grid/Grid'
 import { sumRow } from '@/parts/look'
 import { Scroll } from '@/parts/Scroll'
 import { Failed, Loading, Nothing } from '@/parts/States'
+import { useSaidAct } from '@/parts/useSaidAct'
 import { useSelection } from '@/parts/useSelection'
 import { Head, Inspector, Leaf, View } from '@/parts/View'
 import { Divide } from './Divide'
 import { Need } from './Need'
+import { Pays } from './Pays'
 import { PlanNav } from './PlanNav'
 
 export type Aside = Schemas['SetAsidesJson']
@@ -42,9 +45,22 @@ export function SetAsides() {
 }
 
 function SetAsidesOf({ all }: { all: Aside[] }) {
-  const [doing, setDoing] = useState<'divide' | 'need'>()
+  const [doing, setDoing] = useState<'divide' | 'need' | 'pays'>()
   // Only what asks to be closed: another may have been opened meanwhile.
-  const close = (what: 'divide' | 'need') => setDoing((now) => (now === what ? undefined : now))
+  const close = (what: NonNullable<typeof doing>) => setDoing((now) => (now === what ? undefined : now))
+  const act = useSaidAct()
+  const { data: me } = useQuery(session)
+  const takeOut = ({ accountId, accountName, toTakeOut }: Aside) =>
+    act(
+      () =>
+        data(
+          api.POST('/api/set-asides/{id}/takings', {
+            params: { path: { id: accountId } },
+            body: { day: me?.today ?? '' },
+          }),
+        ),
+      `${figure(toTakeOut)} is taken out of what is set aside in ${accountName}.`,
+    )
   const selection = useSelection(
     all.flatMap((aside) => aside.purposes.map((purpose) => purpose.accountId)),
     'purpose',
@@ -71,8 +87,26 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
                   strip: 'needed by',
                   run: () => setDoing('need'),
                 },
+                {
+                  keys: ['f'],
+                  label: `What ${purpose.name} pays for`,
+                  changes: true,
+                  strip: 'pays for',
+                  run: () => setDoing('pays'),
+                },
               ]
             : []),
+          ...(isZero(now.toTakeOut)
+            ? []
+            : [
+                {
+                  keys: ['o'],
+                  label: `Take out what was spent, ${figure(now.toTakeOut)}`,
+                  changes: true,
+                  strip: 'take out',
+                  run: () => void takeOut(now),
+                },
+              ]),
         ]
       : [],
   )
@@ -83,6 +117,14 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
         <Head title="Set-asides" about={short > 0 ? `${counted(short, 'purpose')} below zero` : undefined}>
           {now && (
             <MayChange>
+              {!isZero(now.toTakeOut) && (
+                <Button onClick={() => void takeOut(now)}>
+                  Take out {figure(now.toTakeOut)} <kbd>O</kbd>
+                </Button>
+              )}
+              <Button onClick={() => setDoing('pays')}>
+                Pays for <kbd>F</kbd>
+              </Button>
               <Button onClick={() => setDoing('need')}>
                 Needed by <kbd>B</kbd>
               </Button>
@@ -121,6 +163,11 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
           <Divide key={now.accountId} aside={now} onClose={() => close('divide')} />
         </Inspector>
       )}
+      {doing === 'pays' && now && purpose && (
+        <Inspector label="What it pays for">
+          <Pays key={purpose.accountId} aside={now} purpose={purpose} onClose={() => close('pays')} />
+        </Inspector>
+      )}
       {doing === 'need' && now && purpose && (
         <Inspector label="What it needs">
           <Need key={purpose.accountId} purpose={purpose} currency={now.currency} onClose={() => close('need')} />
@@ -138,6 +185,12 @@ function Cells({ purpose }: { purpose: Purpose }) {
       <td>
         {purpose.name} {short && <span className="text-small text-heartwood">more was spent than set aside</span>}
         {goal && !short && <Course goal={goal} />}
+        {purpose.pays.length > 0 && (
+          <span className="text-small text-ink-2"> pays for {purpose.pays.map((one) => one.name).join(', ')}</span>
+        )}
+        {!isZero(purpose.toTakeOut) && (
+          <span className="text-small text-heartwood"> {figure(purpose.toTakeOut)} spent, not taken out yet</span>
+        )}
       </td>
       <td className="text-right text-ink-2">{goal ? figure(goal.amount) : ''}</td>
       <td className="text-ink-2">{goal ? writtenDay(goal.by) : ''}</td>

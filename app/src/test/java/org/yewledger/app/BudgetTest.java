@@ -4,10 +4,10 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import java.util.UUID;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.UUID;
 import org.testng.annotations.Test;
 import org.yewledger.core.ledger.Account;
 import tools.jackson.databind.JsonNode;

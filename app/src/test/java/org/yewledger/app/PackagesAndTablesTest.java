@@ -45,7 +45,9 @@ public class PackagesAndTablesTest extends AppTest {
                   + " entry_template"),
           Map.entry("rules", "rule rule_account"),
           Map.entry("report", "kept_report"),
-          Map.entry("plan", "budget budget_month profit_goal balance_goal"),
+          Map.entry(
+              "plan",
+              "budget budget_month profit_goal balance_goal division_template division_template_part purpose_category purpose_taking"),
           Map.entry("schedule", "schedule schedule_part due_item holiday"),
           Map.entry("loan", "loan loan_terms lender_year"),
           Map.entry("worth", "investment security trade price valuation write_down worth_entry"),

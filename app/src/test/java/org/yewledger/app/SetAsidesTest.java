@@ -154,8 +154,89 @@ public class SetAsidesTest extends AppTest {
     assertEquals(aside.path("lastDivided").asString(), "2026-09-25");
     assertEquals(aside.at("/purposes/0/lastTime").asString(), "30.00");
     assertEquals(aside.at("/purposes/1/stands").asString(), "-10.00");
+    undo(h);
+    assertEquals(aside(h).path("setAside").asString(), "0.00");
+  }
+
+  private static void undo(Household h) {
     String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
     assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
-    assertEquals(aside(h).path("setAside").asString(), "0.00");
+  }
+
+  private static Api.Answer pays(Household h, Account purpose, Account category) {
+    return h.api()
+        .put(
+            "/api/set-asides/%s/pays".formatted(purpose.id()),
+            "{\"categories\":[\"%s\"],\"since\":\"2026-09-02\"}".formatted(category.id()));
+  }
+
+  private static Api.Answer takeOut(Household h) {
+    return h.api()
+        .post("/api/set-asides/%s/takings".formatted(h.current().id()), "{\"day\":\"2026-09-30\"}");
+  }
+
+  /**
+   * Whatever is booked, changed or taken back meanwhile: nothing is taken out twice or forgotten.
+   */
+  @Test
+  public void whatAPurposePaysForIsTakenOutOfIt() {
+    Household h = found("taking");
+    Account children = setAside(h, "Children");
+    Account food = setAside(h, "Food");
+    book(h, "Put aside", h.current(), children, 20_000);
+    assertEquals(takeOut(h).problem(), "nothing-to-take");
+    assertEquals(pays(h, children, h.school()).status(), 204);
+    assertEquals(pays(h, food, h.school()).problem(), "pays-already");
+    assertEquals(pays(h, food, h.card()).problem(), "pays-no-expense");
+    assertEquals(pays(h, h.current(), h.groceries()).status(), 404);
+    book(h, "Pinfold School", h.current(), h.school(), 6_200);
+    // Paid from the purpose itself, or by the card: neither is taken out.
+    book(h, "Pinfold School", children, h.school(), 1_000);
+    book(h, "Pinfold School", h.card(), h.school(), 700);
+    assertEquals(aside(h).path("toTakeOut").asString(), "62.00");
+    assertEquals(aside(h).at("/purposes/0/pays/0/name").asString(), "School");
+    Api.Answer taken = takeOut(h);
+    assertEquals(taken.status(), 201, taken.toString());
+    assertEquals(taken.json().path("placed").asString(), "62.00");
+    assertEquals(aside(h).at("/purposes/0/stands").asString(), "128.00");
+    assertEquals(aside(h).path("toTakeOut").asString(), "0.00");
+    assertEquals(takeOut(h).problem(), "nothing-to-take");
+    undo(h);
+    assertEquals(aside(h).path("toTakeOut").asString(), "62.00");
+    assertEquals(takeOut(h).status(), 201);
+    // Part of it comes back.
+    book(h, "Pinfold School", h.school(), h.current(), 1_200);
+    assertEquals(aside(h).path("toTakeOut").asString(), "-12.00");
+    assertEquals(takeOut(h).status(), 201);
+    assertEquals(aside(h).at("/purposes/0/stands").asString(), "140.00");
+    assertEquals(pays(h, food, h.groceries()).status(), 204);
+    String path = "/api/accounts/%s?version=0".formatted(food.id());
+    assertEquals(h.api().delete(path).problem(), "account-planned");
+  }
+
+  @Test
+  public void aDivisionIsKeptByName() {
+    Household h = found("division template");
+    Account holiday = setAside(h, "Holiday");
+    String path = "/api/set-asides/%s/templates".formatted(h.current().id());
+    String draft = "{\"name\":\"%s\",\"placed\":[{\"accountId\":\"%s\",\"amount\":\"%s\"}]}";
+    assertEquals(
+        h.api().put(path, draft.formatted(" ", holiday.id(), "5")).problem(), "template-unnamed");
+    assertEquals(
+        h.api().put(path, draft.formatted("Pay", h.school().id(), "5")).problem(),
+        "purpose-elsewhere");
+    assertEquals(
+        h.api().put(path, draft.formatted("Pay", holiday.id(), "0")).problem(), "division-empty");
+    assertEquals(h.api().put(path, draft.formatted("Pay", holiday.id(), "5")).status(), 204);
+    assertEquals(h.api().put(path, draft.formatted("pay", holiday.id(), "40.50")).status(), 204);
+    JsonNode templates = aside(h).path("templates");
+    assertEquals(templates.size(), 1);
+    assertEquals(templates.at("/0/placed/0/amount").asString(), "40.50");
+    String one = "/api/set-asides/templates/" + templates.at("/0/id").asString();
+    assertEquals(h.api().delete(one).status(), 204);
+    assertEquals(aside(h).path("templates").size(), 0);
+    undo(h);
+    assertEquals(aside(h).at("/templates/0/name").asString(), "pay");
+    assertEquals(h.api().delete("/api/set-asides/templates/" + holiday.id()).status(), 404);
   }
 }

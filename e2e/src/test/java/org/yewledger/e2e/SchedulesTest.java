@@ -36,6 +36,7 @@ public class SchedulesTest extends BrowserTest {
   @Test
   public void whatComesEveryMonthIsExpectedAndEachItemIsDealtWith() {
     Page page = signedInAt("/plan?month=2026-09");
+    assertThat(heading(page, "Budgets, September 2026")).isVisible();
     page.keyboard().press("1");
     assertThat(heading(page, "The year ahead")).isVisible();
     assertThat(page.getByText("overdue").first()).isVisible();

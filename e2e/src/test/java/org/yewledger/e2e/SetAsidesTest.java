@@ -11,63 +11,84 @@ import org.testng.annotations.Test;
 
 /** What is set aside in the demo's current account: divided, and taken back. */
 public class SetAsidesTest extends BrowserTest {
-  /** Makes a set-aside in Harbour Current as the chart's form does. */
-  private static final String MAKE =
-      """
-      async (name) => {
-        const all = await (await fetch('/api/accounts')).json()
-        const { id, bookId } = all.find((account) => account.name === 'Harbour Current')
-        const token = document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN=')).slice(11)
-        const facts = { number: '', tail: '', institution: '', webPage: '', contact: '', notes: '', pinned: false, taxFormLine: '' }
-        const answer = await fetch('/api/accounts', {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(token) },
-          body: JSON.stringify({ bookId, parentId: id, name, kind: 'SET_ASIDE', currency: 'EUR', group: false, facts }),
-        })
-        return answer.status
-      }\
-      """;
+  private static Locator field(Page page, String label) {
+    return page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
+  }
+
+  private Page setAsides() {
+    Page page = signedInAt("/plan/set-asides?month=2026-09");
+    assertThat(heading(page, "Set-asides")).isVisible();
+    return page;
+  }
 
   @Test
   public void whatIsFreeIsDividedUntilNothingIsLeftToPlace() {
-    Page page = signedInAt("/plan?month=2026-09");
-    for (String name : List.of("Holiday", "Roof")) {
-      assertEquals(page.evaluate(MAKE, name), 201);
-    }
-    page.keyboard().press("4");
-    assertThat(heading(page, "Set-asides")).isVisible();
+    Page page = setAsides();
     Locator table =
         page.getByRole(
             AriaRole.GRID, new Page.GetByRoleOptions().setName("Set aside in Harbour Current"));
-    assertThat(table).containsText("Holiday");
-    rows(page, "Holiday").first().click();
+    assertThat(table).containsText("2,304.00");
+    rows(page, "Winter gifts").first().click();
     page.keyboard().press("b");
-    page.getByLabel("Needed, EUR").fill("1200");
-    page.getByLabel("By", new Page.GetByLabelOptions().setExact(true)).fill("1 9 2026");
+    field(page, "Needed, EUR").fill("1560");
+    field(page, "By").fill("1 9 2026");
     button(page, "Keep it").click();
     assertThat(page.getByText("That day is not to come.")).isVisible();
     assertNoViolations(page, "what a purpose needs");
-    page.getByLabel("By", new Page.GetByLabelOptions().setExact(true)).fill("1 10 2027");
+    field(page, "By").fill("1 10 2027");
     button(page, "Keep it").click();
-    assertThat(rows(page, "Holiday").first()).containsText("100.00");
+    assertThat(rows(page, "Winter gifts").first()).containsText("100.00");
     page.keyboard().press("d");
     button(page, "As needed a month").click();
-    assertThat(page.getByLabel("Holiday", new Page.GetByLabelOptions().setExact(true)))
-        .hasValue("100.00");
-    page.getByLabel("On", new Page.GetByLabelOptions().setExact(true)).fill("1 10 2026");
+    assertThat(field(page, "Winter gifts")).hasValue("100.00");
+    field(page, "On").fill("2 10 2026");
     page.getByLabel("To place, EUR").fill("100");
-    page.getByLabel("Holiday", new Page.GetByLabelOptions().setExact(true)).fill("120/2");
+    for (String none : List.of("Summer on the coast", "Insurance next year")) {
+      field(page, none).fill("");
+    }
+    field(page, "Winter gifts").fill("120/2");
+    field(page, "Roof").fill("");
     assertThat(page.getByLabel("Dividing")).containsText("40.00");
-    page.getByLabel("Roof", new Page.GetByLabelOptions().setExact(true)).fill("50");
+    field(page, "Roof").fill("50");
     button(page, "Set it aside").click();
     assertThat(page.getByText("10.00 too much")).isVisible();
     assertNoViolations(page, "a division");
-    page.getByLabel("Roof", new Page.GetByLabelOptions().setExact(true)).fill("40");
+    field(page, "Roof").fill("40");
+    button(page, "Templates").click();
+    field(page, "Keep what is typed by the name").fill("Wren's pay");
+    button(page, "Keep it").click();
+    assertThat(button(page, "Wren's pay").first()).isVisible();
+    assertNoViolations(page, "templates of divisions");
+    button(page, "Close").click();
+    field(page, "Roof").fill("1");
+    button(page, "Templates").click();
+    button(page, "Wren's pay").first().click();
+    assertThat(field(page, "Roof")).hasValue("40.00");
     button(page, "Set it aside").click();
     assertThat(page.getByText("sets 100.00 aside")).isVisible();
-    assertThat(table).containsText("60.00");
-    undo(page, 4);
-    assertThat(page.getByText("Nothing is set aside")).isVisible();
+    assertThat(table).containsText("2,404.00");
+    undo(page, 3);
+    assertThat(table).containsText("2,304.00");
+    assertEquals(complaints(), List.of());
+  }
+
+  @Test
+  public void whatAPurposePaysForIsTakenOutOfIt() {
+    Page page = setAsides();
+    rows(page, "Roof").first().click();
+    page.keyboard().press("f");
+    field(page, "From").fill("1 8 2026");
+    field(page, "Category").fill("internet");
+    page.getByRole(AriaRole.OPTION).first().click();
+    assertNoViolations(page, "what a purpose pays for");
+    button(page, "Keep it").click();
+    assertThat(rows(page, "Roof").first()).containsText("pays for Internet and phone");
+    assertThat(rows(page, "Roof").first()).containsText("39.90 spent, not taken out yet");
+    page.keyboard().press("o");
+    assertThat(page.getByText("39.90 is taken out of what is set aside")).isVisible();
+    assertThat(rows(page, "Roof").first()).containsText("680.10");
+    undo(page, 2);
+    assertThat(rows(page, "Roof").first()).containsText("720.00");
     assertEquals(complaints(), List.of());
   }
 }

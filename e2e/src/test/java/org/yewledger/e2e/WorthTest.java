@@ -75,6 +75,7 @@ public class WorthTest extends BrowserTest {
     assertThat(page.getByText("Heron Depot: nothing is held yet")).isVisible();
     assertThat(button(page, "Book a trade")).isVisible();
     page.keyboard().press("t");
+    choose(field(page, "Security"), "a new one");
     field(page, "Its name").fill("Estuary World Fund");
     field(page, "On").fill("3 Sep 2026");
     field(page, "How many").fill("20");

@@ -23,8 +23,7 @@ final class AtBank {
     chart
         .reconciledAccounts(null)
         .forEach(account -> {
-          List<Account> parts =
-              chart.atBank(account.id()).stream().map(chart::account).toList();
+          List<Account> parts = chart.atBank(account.id()).stream().map(chart::account).toList();
           atBank.parts.put(account.id(), parts);
           parts.forEach(part -> atBank.bankAccounts.put(part.id(), account.id()));
         });

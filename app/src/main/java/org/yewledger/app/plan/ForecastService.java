@@ -126,9 +126,7 @@ class ForecastService {
   private static Amount sum(Account account, List<Account> of, Map<UUID, Position> now) {
     return Amount.sum(
         account.currency(),
-        of.stream()
-            .map(one -> now.getOrDefault(one.id(), Position.empty(one)).amount())
-            .toList());
+        of.stream().map(one -> now.getOrDefault(one.id(), Position.empty(one)).amount()).toList());
   }
 
   private static List<Forecast.Tried> tried(
@@ -149,7 +147,9 @@ class ForecastService {
   private MonthlyMoves moved(Chart chart, AtBank atBank, YearMonth before) {
     Map<UUID, Map<YearMonth, Long>> moved = new HashMap<>();
     List<Account> accounts = new ArrayList<>(atBank.all());
-    chart.books().forEach(book -> BudgetService.categories(chart, book.id()).forEach(accounts::add));
+    chart
+        .books()
+        .forEach(book -> BudgetService.categories(chart, book.id()).forEach(accounts::add));
     jdbc.sql(
             """
             select account_id, month, debit_minor - credit_minor from account_month

@@ -21,6 +21,8 @@ import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.plan.GoalJson.BalanceGoalJson;
 import org.yewledger.app.plan.SetAsideJson.DivideJson;
 import org.yewledger.app.plan.SetAsideJson.DividedJson;
+import org.yewledger.app.plan.SetAsideJson.DivisionTemplateJson;
+import org.yewledger.app.plan.SetAsideJson.PaidCategoryJson;
 import org.yewledger.app.plan.SetAsideJson.PlacedJson;
 import org.yewledger.app.plan.SetAsideJson.PurposeJson;
 import org.yewledger.app.plan.SetAsideJson.SetAsidesJson;
@@ -36,6 +38,7 @@ import org.yewledger.core.money.Amount;
 import org.yewledger.core.plan.BalanceGoal;
 import org.yewledger.core.plan.Division;
 import org.yewledger.core.plan.SetAsides;
+import org.yewledger.core.plan.Taking;
 
 /** Tells what is set aside in accounts, and divides what is free over purposes. */
 @Service
@@ -57,6 +60,8 @@ class SetAsideService {
   private final ChartService charts;
   private final AccountBalances balances;
   private final Goals goals;
+  private final DivisionTemplates templates;
+  private final PurposeSpending spending;
   private final AccountLocks locks;
   private final EntryStore entries;
   private final HouseholdDays days;
@@ -67,6 +72,8 @@ class SetAsideService {
       ChartService charts,
       AccountBalances balances,
       Goals goals,
+      DivisionTemplates templates,
+      PurposeSpending spending,
       AccountLocks locks,
       EntryStore entries,
       HouseholdDays days,
@@ -75,6 +82,8 @@ class SetAsideService {
     this.charts = charts;
     this.balances = balances;
     this.goals = goals;
+    this.templates = templates;
+    this.spending = spending;
     this.locks = locks;
     this.entries = entries;
     this.days = days;
@@ -91,11 +100,12 @@ class SetAsideService {
         .reconciledAccounts(bookId)
         .map(account -> of(chart, account, today))
         .filter(one -> !one.purposes().isEmpty())
-        .map(one -> json(one, today))
+        .map(one -> json(one, chart, today))
         .toList();
   }
 
-  private SetAsides of(Chart chart, Account account, LocalDate day) {
+  /** What is set aside in an account at the end of a day. */
+  SetAsides of(Chart chart, Account account, LocalDate day) {
     List<Account> purposes =
         chart.atBank(account.id()).stream()
             .filter(id -> !id.equals(account.id()))
@@ -135,11 +145,14 @@ class SetAsideService {
     return day.stream().findFirst().map(on -> new Last(on, placed));
   }
 
-  private SetAsidesJson json(SetAsides of, LocalDate today) {
+  private SetAsidesJson json(SetAsides of, Chart chart, LocalDate today) {
     Optional<Last> last = last(of);
     Map<Account, BalanceGoal> set =
         goals.balances(of.purposes().stream().map(SetAsides.Purpose::account).toList());
+    Map<UUID, Taking.Pays> pays = spending.pays(chart);
+    Taking taking = spending.taking(of);
     return new SetAsidesJson(
+        of.account().bookId(),
         of.account().id(),
         of.account().name(),
         of.account().currency().getCode(),
@@ -147,16 +160,51 @@ class SetAsideService {
         of.free().decimal(),
         of.whole().decimal(),
         last.map(Last::day).orElse(null),
+        taking.open().decimal(),
+        templates.all().stream()
+            .filter(one -> one.accountId().equals(of.account().id()))
+            .map(one -> json(one, of.account()))
+            .toList(),
         of.purposes().stream()
             .map(p ->
-                new PurposeJson(
-                    p.account().id(),
-                    p.account().name(),
-                    p.stands().decimal(),
-                    last.map(l -> l.placed().get(p.account().id()))
-                        .map(Amount::decimal)
-                        .orElse(null),
-                    goal(p, set.get(p.account()), today)))
+                json(
+                    p,
+                    last.map(l -> l.placed().get(p.account().id())).orElse(null),
+                    goal(p, set.get(p.account()), today),
+                    pays.get(p.account().id()),
+                    taking.open(p.account().id())))
+            .toList());
+  }
+
+  private static PurposeJson json(
+      SetAsides.Purpose purpose,
+      @Nullable Amount lastTime,
+      @Nullable BalanceGoalJson goal,
+      Taking.@Nullable Pays pays,
+      Amount toTakeOut) {
+    return new PurposeJson(
+        purpose.account().id(),
+        purpose.account().name(),
+        purpose.stands().decimal(),
+        lastTime == null ? null : lastTime.decimal(),
+        goal,
+        pays == null
+            ? List.of()
+            : pays.categories().stream()
+                .map(category -> new PaidCategoryJson(category.id(), category.name()))
+                .toList(),
+        pays == null ? null : pays.since(),
+        toTakeOut.decimal());
+  }
+
+  private static DivisionTemplateJson json(DivisionTemplates.Template template, Account account) {
+    return new DivisionTemplateJson(
+        template.id(),
+        template.name(),
+        template.placed().entrySet().stream()
+            .map(one ->
+                new PlacedJson(
+                    one.getKey(), Amount.ofMinor(one.getValue(), account.currency()).decimal()))
             .toList());
   }
 

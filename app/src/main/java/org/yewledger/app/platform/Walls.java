@@ -124,6 +124,22 @@ public final class Walls {
               "account-planned",
               "A goal names the account. Give the goal up first."),
           wall(
+              "division_template_part_household_id_purpose_id_fkey",
+              "account-planned",
+              "A template of a division names the account. Give the template up first."),
+          wall(
+              "division_template_household_id_account_id_fkey",
+              "account-planned",
+              "Templates divide what is in the account. Give them up first."),
+          wall(
+              "purpose_category_household_id_category_id_fkey",
+              "account-planned",
+              "A set-aside pays for the account. Change what it pays for first."),
+          wall(
+              "purpose_category_household_id_purpose_id_fkey",
+              "account-planned",
+              "The set-aside pays for categories. Change that first."),
+          wall(
               "posting_household_id_account_id_fkey",
               "account-used",
               "Entries were booked to the account."),

@@ -100,11 +100,20 @@ public record Budget(Account of, boolean carries, List<PlannedSpan> spans) {
    * @throws Refusal {@code budget-not-of-expenses}
    */
   public static Account requireExpenses(Account category) {
-    if (category.accountClass() != AccountClass.EXPENSE) {
+    if (!isExpenses(category)) {
       throw Refusal.of(
           "budget-not-of-expenses", "%s is no category of expenses.".formatted(category.name()));
     }
     return category;
+  }
+
+  private static boolean isExpenses(Account account) {
+    return account.accountClass() == AccountClass.EXPENSE;
+  }
+
+  /** Whether an account is a category of expenses, no group of them. */
+  static boolean isExpense(Account account) {
+    return isExpenses(account) && !account.group();
   }
 
   /** The first month for which anything is planned; empty where nothing is. */

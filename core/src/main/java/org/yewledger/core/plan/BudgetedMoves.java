@@ -26,7 +26,8 @@ import org.yewledger.core.report.Span;
  * @param byAccount by month, from the one in hand
  * @param without names of budgets that no account is known to pay
  */
-public record BudgetedMoves(Map<UUID, SortedMap<YearMonth, Month>> byAccount, List<String> without) {
+public record BudgetedMoves(
+    Map<UUID, SortedMap<YearMonth, Month>> byAccount, List<String> without) {
   public static final BudgetedMoves NONE = new BudgetedMoves(Map.of(), List.of());
 
   /**
@@ -53,8 +54,8 @@ public record BudgetedMoves(Map<UUID, SortedMap<YearMonth, Month>> byAccount, Li
   }
 
   /**
-   * What accounts paid for a category lately, in minor units, and what was spent on it in a month on
-   * average.
+   * What accounts paid for a category lately, in minor units, and what was spent on it in a month
+   * on average.
    *
    * @param byAccount those of the currency of the book; others keep what is usual
    */

@@ -39,6 +39,16 @@ public record Division(SetAsides of, Amount toPlace, Map<UUID, Amount> placed) {
    *     {@code division-too-much}
    */
   public Entry entry(LocalDate day) {
+    require();
+    return moved("Set aside", of, placed, day);
+  }
+
+  /**
+   * Whether it can be so, whatever is there.
+   *
+   * @throws Refusal as {@link #entry} does
+   */
+  public void require() {
     if (toPlace.sign() < 0) {
       throw Refusal.ofField("division-below-zero", "toPlace", "What is divided is zero or more.");
     }
@@ -53,7 +63,6 @@ public record Division(SetAsides of, Amount toPlace, Map<UUID, Amount> placed) {
           "%s is placed of %s: %s too much."
               .formatted(placedInAll().shown(), toPlace.shown(), stillToPlace().negated().shown()));
     }
-    return new Entry(day, "Set aside", "", Entry.Origin.BY_HAND, postings());
   }
 
   private void requirePurpose(UUID id) {
@@ -65,7 +74,10 @@ public record Division(SetAsides of, Amount toPlace, Map<UUID, Amount> placed) {
     }
   }
 
-  private List<Posting> postings() {
+  /**
+   * What moves between an account and its purposes; what these get or give, the account does not.
+   */
+  static Entry moved(String payee, SetAsides of, Map<UUID, Amount> placed, LocalDate day) {
     List<Posting> postings = new ArrayList<>();
     for (SetAsides.Purpose purpose : of.purposes()) {
       Account account = purpose.account();
@@ -74,10 +86,10 @@ public record Division(SetAsides of, Amount toPlace, Map<UUID, Amount> placed) {
         postings.add(new Posting(account, amount));
       }
     }
-    Amount leaves = placedInAll();
+    Amount leaves = Amount.sum(of.account().currency(), placed.values());
     if (!leaves.isZero()) {
       postings.add(new Posting(of.account(), leaves.negated()));
     }
-    return postings;
+    return new Entry(day, payee, "", Entry.Origin.BY_HAND, postings);
   }
 }

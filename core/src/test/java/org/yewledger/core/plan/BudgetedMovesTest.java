@@ -67,9 +67,12 @@ public class BudgetedMovesTest {
     assertEquals(
         moves.of(CURRENT),
         Map.of(
-            OCTOBER, new Month(9_000, 13_548),
-            OCTOBER.plusMonths(1), new Month(37_500, 42_000),
-            OCTOBER.plusMonths(2), new Month(45_000, 42_000)));
+            OCTOBER,
+            new Month(9_000, 13_548),
+            OCTOBER.plusMonths(1),
+            new Month(37_500, 42_000),
+            OCTOBER.plusMonths(2),
+            new Month(45_000, 42_000)));
     assertEquals(moves.of(CARD).get(OCTOBER.plusMonths(2)), new Month(15_000, 14_000));
     assertEquals(moves.without(), List.of());
   }
