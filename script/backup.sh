@@ -1,19 +1,11 @@
 # ./yew backup FILE, ./yew restore FILE. Sourced by ./yew.
 #
-# A backup is a tar file of two: `backup` says in lines of key=value what it is, `books.dump` is the whole database as
-# pg_dump's own format has it, attachments with it. What encrypts secrets, .yew/secret-key, is not in it: without it
-# connections to banks and second factors have to be set up again.
-
-backup_format=1
-
-# The newest migration that this version knows.
-newest_migration() {
-  ls "$root"/app/src/main/resources/db/migration/V*__*.sql | sed 's|.*/V\([0-9]*\)__.*|\1|' | sort -n | tail -1
-}
+# What encrypts secrets, .yew/secret-key, is in no backup: without it, connections to banks and second factors have to
+# be set up again.
 
 # Starts the checkout's database, unless it runs; it is left as it was found.
-with_database() {
-  find_postgres || fail "PostgreSQL was not found below /usr/lib/postgresql"
+with_database() { # [new]
+  need_tools postgresql
   pg_choose_dir db
   [ -f "$pg_dir/ready" ] || [ "${1:-}" = new ] || fail "there are no books yet; ./yew run makes them"
   local started=
@@ -22,109 +14,63 @@ with_database() {
   if [ -n "$started" ]; then trap pg_stop EXIT; else pg_started=; fi
 }
 
-pg_tool() { # TOOL arguments
-  local tool=$1; shift
-  PGPASSWORD=$pg_admin_password "$pg_bin/$tool" -h 127.0.0.1 -p "$pg_port" -U yew_admin "$@"
+# The application's own commands, on a database of the cluster.
+app_command() { # DATABASE COMMAND ...
+  local database=$1; shift
+  YEW_DB_URL=jdbc:postgresql://127.0.0.1:${pg_port:-0}/$database YEW_PG_DUMP=$pg_bin/pg_dump \
+    "$JAVA_HOME/bin/java" -Xmx256m -jar "$yew_dir/app/yew.jar" "$@"
+}
+
+full_path() { # FILE
+  case $1 in /*) printf %s "$1" ;; *) printf %s "$called_from/$1" ;; esac
 }
 
 yew_backup() {
   [ $# = 1 ] || fail "say where to: ./yew backup FILE"
-  local file=$1 work dump
-  case $file in /*) ;; *) file=$PWD/$file ;; esac
-  [ ! -e "$file" ] || fail "$file is there already; nothing was written. Choose another name"
-  [ -d "$(dirname "$file")" ] && [ -w "$(dirname "$file")" ] || fail "$(dirname "$file") is no folder that can be written to"
+  local file
+  file=$(full_path "$1")
+  build_if_changed
   with_database
-  work=$(mktemp -d "$yew_dir/backup.XXXXXX")
-  dump=$work/books.dump
-  say "reading the books"
-  if ! pg_tool pg_dump -d yew -Fc -Z 6 >"$dump" 2>"$work/log"; then
-    tail -3 "$work/log" >&2
-    rm -rf "$work"
-    fail "the books could not be read; nothing was written"
-  fi
-  {
-    echo "format=$backup_format"
-    echo "made=$(date -u +%Y-%m-%dT%H:%M:%SZ)"
-    echo "migration=$(pg_admin yew -Atqc "select max(version::int) from flyway_schema_history where success and version is not null")"
-    echo "households=$(pg_admin yew -Atqc "select count(*) from household")"
-    echo "entries=$(pg_admin yew -Atqc "select count(*) from entry")"
-    echo "bytes=$(stat -c %s "$dump")"
-    echo "sha256=$(sha256sum <"$dump" | cut -d' ' -f1)"
-  } >"$work/backup"
-  # A file under its own name is a whole one.
-  if ! tar -C "$work" -cf "$file.part" backup books.dump || ! sync "$file.part" || ! mv "$file.part" "$file"; then
-    rm -rf "$work" "$file.part"
-    fail "$file could not be written; is there room for it?"
-  fi
-  rm -rf "$work"
-  say "$file holds the books as they are now, $(stat -c %s "$file") bytes"
+  app_command yew backup "$file" || fail "no backup was made"
   say "keep .yew/secret-key apart from it: it opens what is encrypted in the books"
-}
-
-told() { sed -n "s/^$2=//p" "$1" | head -1; } # FILE KEY
-
-# Unpacks FILE into the folder WORK and says why if it is not whole, or not for this version.
-open_backup() { # FILE WORK
-  local file=$1 work=$2 newest
-  [ -f "$file" ] || refuse "$work" "there is no file $file"
-  tar -C "$work" -xf "$file" backup books.dump 2>/dev/null \
-    || refuse "$work" "$file is no backup, or is cut short; the books are as they were"
-  [ "$(told "$work/backup" format)" = "$backup_format" ] \
-    || refuse "$work" "$file is of format $(told "$work/backup" format), which this version does not know; the books are as they were"
-  [ "$(stat -c %s "$work/books.dump")" = "$(told "$work/backup" bytes)" ] \
-    || refuse "$work" "$file is cut short; the books are as they were"
-  [ "$(sha256sum <"$work/books.dump" | cut -d' ' -f1)" = "$(told "$work/backup" sha256)" ] \
-    || refuse "$work" "$file is damaged: its checksum is another; the books are as they were"
-  newest=$(newest_migration)
-  [ "$(told "$work/backup" migration)" -le "$newest" ] \
-    || refuse "$work" "$file was made by a newer version, with migration $(told "$work/backup" migration) where this one knows $newest; the books are as they were"
-}
-
-refuse() { # WORK WORDS
-  rm -rf "$1"
-  fail "$2"
 }
 
 yew_restore() {
   [ $# = 1 ] || fail "say which: ./yew restore FILE"
-  local file=$1 work log before=yew_before_$(date -u +%Y%m%d_%H%M%S) findings
+  local file dump log=$yew_dir/restore.log holds findings before
+  file=$(full_path "$1")
   exec 9>"$yew_dir/run.lock"
   flock -n 9 || fail "Yew Ledger runs from this folder; end it first with Ctrl-C"
   end_what_was_left
-  need_tools postgresql
-  work=$(mktemp -d "$yew_dir/restore.XXXXXX")
-  log=$yew_dir/restore.log
-  open_backup "$file" "$work"
   build_if_changed 9>&-
   with_database new 9>&-
-  say "reading $file of $(told "$work/backup" made)"
+  dump=$yew_dir/restored.dump
+  holds=$(app_command yew open-backup "$file" "$dump") || { rm -f "$dump"; fail "$holds The books are as they were."; }
+  say "reading the backup of ${holds#* }"
   pg_drop_database yew_restored
   pg_make_database yew_restored
-  pg_tool pg_restore -d yew_restored --no-owner --role=yew_owner --exit-on-error "$work/books.dump" >"$log" 2>&1 \
-    || give_up "$work" "the backup could not be read into a database; see $log"
+  PGPASSWORD=$pg_admin_password "$pg_bin/pg_restore" -h 127.0.0.1 -p "$pg_port" -U yew_admin -d yew_restored \
+    --no-owner --role=yew_owner --exit-on-error "$dump" >"$log" 2>&1 || give_up "it could not be read into a database; see $log"
   say "bringing it up to this version"
-  YEW_DB_URL=jdbc:postgresql://127.0.0.1:$pg_port/yew_restored "$JAVA_HOME/bin/java" -jar "$yew_dir/app/yew.jar" migrate >>"$log" 2>&1 \
-    || give_up "$work" "the backup could not be brought up to this version; see $log"
+  app_command yew_restored migrate >>"$log" 2>&1 || give_up "it could not be brought up to this version; see $log"
   say "checking the books from outside"
   findings=$(PGPASSWORD=$YEW_DB_OWNER_PASSWORD "$pg_bin/psql" -h 127.0.0.1 -p "$pg_port" -U yew_owner -d yew_restored -X -q \
-    -v ON_ERROR_STOP=1 -f "$root/script/audit.sql" 2>&1) || give_up "$work" "the books could not be checked: $findings"
-  if ! grep -qx '0 findings' <<<"$findings" || [ "$(pg_admin yew_restored -Atqc "select count(*) from entry")" != "$(told "$work/backup" entries)" ]; then
-    printf '%s\n' "$findings" >&2
-    give_up "$work" "the books in the backup are not sound"
-  fi
+    -v ON_ERROR_STOP=1 -f "$root/script/audit.sql" 2>&1) || give_up "its books could not be checked: $findings"
+  printf '%s\n' "$findings" >>"$log"
+  grep -qx '0 findings' <<<"$findings" || give_up "its books are not sound; see $log"
+  [ "$(pg_admin yew_restored -Atqc "select count(*) from entry")" = "${holds%% *}" ] || give_up "entries of it are missing"
   if [ -n "$(pg_admin postgres -Atqc "select 1 from pg_database where datname = 'yew'")" ]; then
+    before=yew_before_$(date -u +%Y%m%d_%H%M%S)
     pg_admin postgres -qc "alter database yew rename to $before"
     say "what was there before is kept as the database $before"
   fi
   pg_admin postgres -qc "alter database yew_restored rename to yew"
-  rm -rf "$work"
-  say "the books are those of $(told_made "$file"): 0 findings"
+  rm -f "$dump"
+  say "the books are those of ${holds#* }, ${holds%% *} entries; 0 findings"
 }
 
-told_made() { tar -xOf "$1" backup | sed -n 's/^made=//p'; } # FILE
-
-give_up() { # WORK WORDS
+give_up() { # WORDS
   pg_drop_database yew_restored
-  rm -rf "$1"
-  fail "$2; the books are as they were"
+  rm -f "$yew_dir/restored.dump"
+  fail "the backup is not put back: $1. The books are as they were."
 }

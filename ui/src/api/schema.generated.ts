@@ -3508,6 +3508,7 @@ export interface components {
         AlmanacPageJson: {
             /** Format: int32 */
             agreed: number;
+            backup?: components["schemas"]["BackupToldJson"];
             books: components["schemas"]["BookRowsJson"][];
             booksOpen: boolean;
             /** Format: date-time */
@@ -3606,6 +3607,11 @@ export interface components {
             statementId?: string;
             /** Format: int32 */
             version: number;
+        };
+        BackupToldJson: {
+            failing: boolean;
+            /** Format: date-time */
+            lastGood?: string;
         };
         BalanceBreakJson: {
             /**

@@ -80,8 +80,20 @@ function Overview({ page }: { page: Page }) {
           <Legend />
         </div>
         <AlmanacReports />
+        {page.backup && <BackupTold backup={page.backup} />}
       </Scroll>
     </View>
+  )
+}
+
+/** When everything was written into a file last; plain as long as it is done each day. */
+function BackupTold({ backup: { lastGood, failing } }: { backup: NonNullable<Page['backup']> }) {
+  const last = lastGood ? `the last good backup is of ${moment(lastGood)}` : 'there is no backup yet'
+  return (
+    <p className={`pb-4 text-small ${failing ? 'text-heartwood' : 'text-ink-2'}`}>
+      {failing ? `No backup was made of late: ${last}. Whoever keeps the server finds the reason in its log.` : null}
+      {!failing && (lastGood ? `Last backup ${moment(lastGood)}.` : 'The first backup is made within a day.')}
+    </p>
   )
 }
 

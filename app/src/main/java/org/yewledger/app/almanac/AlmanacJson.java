@@ -110,9 +110,18 @@ final class AlmanacJson {
   }
 
   /**
+   * How the daily backups stand.
+   *
+   * @param lastGood when the last one was made that can be read back; null if there is none yet
+   * @param failing whether the last one failed, or none was made for two days
+   */
+  record BackupToldJson(@Nullable Instant lastGood, boolean failing) {}
+
+  /**
    * @param month the chosen month; the one to work on where none was chosen
    * @param booksOpen whether the household is set up
    * @param missing what setting up still lacks
+   * @param backup null where none are made each day
    * @param reel the months to choose from, each with the state over all accounts
    */
   record AlmanacPageJson(
@@ -127,6 +136,7 @@ final class AlmanacJson {
       StationsJson stations,
       List<NextJson> next,
       @Nullable Instant lastGathered,
+      @Nullable BackupToldJson backup,
       boolean booksOpen,
       List<String> missing) {}
 }

@@ -14,9 +14,11 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.almanac.AlmanacJson.AccountRowJson;
 import org.yewledger.app.almanac.AlmanacJson.AlmanacPageJson;
+import org.yewledger.app.almanac.AlmanacJson.BackupToldJson;
 import org.yewledger.app.almanac.AlmanacJson.BookRowsJson;
 import org.yewledger.app.almanac.AlmanacJson.CellJson;
 import org.yewledger.app.almanac.AlmanacJson.Source;
+import org.yewledger.app.backup.BackupTimes;
 import org.yewledger.app.chart.AccountBalances;
 import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
@@ -48,6 +50,7 @@ class AlmanacService {
   private final SetupService setup;
   private final NextSteps next;
   private final HouseholdDays days;
+  private final BackupTimes backups;
 
   AlmanacService(
       EntityManager entities,
@@ -58,7 +61,8 @@ class AlmanacService {
       FeedBalances feeds,
       SetupService setup,
       NextSteps next,
-      HouseholdDays days) {
+      HouseholdDays days,
+      BackupTimes backups) {
     this.entities = entities;
     this.charts = charts;
     this.accountStatements = accountStatements;
@@ -68,6 +72,7 @@ class AlmanacService {
     this.setup = setup;
     this.next = next;
     this.days = days;
+    this.backups = backups;
   }
 
   /** What every row of one page shares. */
@@ -130,6 +135,10 @@ class AlmanacService {
         left.stations(working),
         left.next(bookId, month),
         lastGathered(),
+        backups
+            .told()
+            .map(told -> new BackupToldJson(told.lastGood(), told.failing()))
+            .orElse(null),
         chart.books().findAny().isPresent(),
         setup.missing(chart));
   }

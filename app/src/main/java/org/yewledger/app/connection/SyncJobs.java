@@ -6,11 +6,13 @@ import com.github.kagkarlsson.scheduler.exceptions.TaskInstanceNotFoundException
 import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.TaskInstanceId;
 import com.github.kagkarlsson.scheduler.task.helper.CustomTask;
+import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.io.Serializable;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import javax.sql.DataSource;
@@ -22,9 +24,9 @@ import org.yewledger.app.platform.SignedIn;
 
 /**
  * The jobs that fetch, one for each connected account, kept in the database by db-scheduler: a
- * restart goes on with them, and of several instances of the application one does each. The
- * scheduler works on connections of its own: it is called when a transaction has been committed
- * already.
+ * restart goes on with them, and of several instances of the application one does each. What recurs
+ * in other packages runs with them. The scheduler works on connections of its own: it is called
+ * when a transaction has been committed already.
  */
 @Component
 class SyncJobs implements SmartLifecycle {
@@ -47,6 +49,7 @@ class SyncJobs implements SmartLifecycle {
   SyncJobs(
       SyncService syncs,
       DataSource dataSource,
+      List<RecurringTask<?>> recurring,
       Clock clock,
       @Value("${yew.jobs}") boolean runsJobs) {
     this.runsJobs = runsJobs;
@@ -56,6 +59,7 @@ class SyncJobs implements SmartLifecycle {
             .execute((instance, context) -> run(syncs, instance.getData(), clock));
     this.scheduler =
         Scheduler.create(dataSource, task)
+            .startTasks(recurring)
             .serializer(new JobData())
             .threads(THREADS)
             .pollingInterval(POLL)
