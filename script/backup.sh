@@ -5,7 +5,6 @@
 
 # Starts the checkout's database, unless it runs; it is left as it was found.
 with_database() { # [new]
-  need_tools postgresql
   pg_choose_dir db
   [ -f "$pg_dir/ready" ] || [ "${1:-}" = new ] || fail "there are no books yet; ./yew run makes them"
   local started=
@@ -29,6 +28,7 @@ yew_backup() {
   [ $# = 1 ] || fail "say where to: ./yew backup FILE"
   local file
   file=$(full_path "$1")
+  need_tools postgresql
   build_if_changed
   with_database
   app_command yew backup "$file" || fail "no backup was made"
@@ -42,12 +42,13 @@ yew_restore() {
   exec 9>"$yew_dir/run.lock"
   flock -n 9 || fail "Yew Ledger runs from this folder; end it first with Ctrl-C"
   end_what_was_left
+  need_tools postgresql
   build_if_changed 9>&-
   with_database new 9>&-
   dump=$yew_dir/restored.dump
   holds=$(app_command yew open-backup "$file" "$dump") || { rm -f "$dump"; fail "$holds The books are as they were."; }
   say "reading the backup of ${holds#* }"
-  pg_drop_database yew_restored
+  pg_drop_database yew_restored 2>/dev/null
   pg_make_database yew_restored
   PGPASSWORD=$pg_admin_password "$pg_bin/pg_restore" -h 127.0.0.1 -p "$pg_port" -U yew_admin -d yew_restored \
     --no-owner --role=yew_owner --exit-on-error "$dump" >"$log" 2>&1 || give_up "it could not be read into a database; see $log"

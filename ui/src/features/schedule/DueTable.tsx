@@ -12,12 +12,12 @@ const COLUMNS: Column[] = [
   { head: <span className="sr-only">How it stands</span>, width: 'w-[48px]' },
   { head: 'Day', width: 'w-[64px]' },
   { head: 'Due' },
-  { head: 'Schedule', width: 'w-[176px]', off: NARROW },
-  { head: 'Account', width: 'w-[116px]' },
+  { head: 'Schedule', width: 'w-[166px]', off: NARROW },
+  { head: 'Account', width: 'w-[112px]' },
   { head: 'Out', width: 'w-[100px]', end: true },
-  { head: 'In', width: 'w-[82px]', end: true },
+  { head: 'In', width: 'w-[78px]', end: true },
   { head: 'Due alone', width: 'w-[78px]', end: true, off: NARROW },
-  { head: 'As usual', width: 'w-[78px]', end: true, off: NARROW },
+  { head: 'As usual', width: 'w-[96px]', end: true, off: NARROW },
 ]
 
 /** What is due as lines of a ledger, by the day it is due on. */
