@@ -10,6 +10,7 @@ import { Mark, Ring, stateInWords } from '@/parts/Ring'
 import { Loading } from '@/parts/States'
 import { AllKeys } from './AllKeys'
 import { useCommands } from './commands'
+import { Explained, type Explaining } from './Explained'
 import { FindOrDo } from './FindOrDo'
 import { KeyStrip } from './KeyStrip'
 import { useScope, useScopeSearch } from './scope'
@@ -44,6 +45,7 @@ export function Frame() {
   const { pathname } = useLocation()
   const [finding, setFinding] = useState(false)
   const [keys, setKeys] = useState(false)
+  const [explaining, setExplaining] = useState<Explaining>()
   const stations = page.data?.stations
   // Set before the view is drawn, which says the year of every day that is of another one.
   if (month) yearInHand(yearOf(month))
@@ -56,6 +58,13 @@ export function Frame() {
   useCommands([
     { keys: ['mod+k'], label: 'Find or do', strip: 'find or do', run: () => setFinding(true), whileTyping: true },
     { keys: ['?'], label: 'Show all keys', strip: 'all keys', run: () => setKeys(true) },
+    {
+      keys: ['F1'],
+      label: 'What this view is for',
+      strip: 'explain',
+      run: () => setExplaining({ path: pathname }),
+      whileTyping: true,
+    },
     { keys: ['. a'], label: 'Go to the Almanac', run: go('/') },
     { keys: ['. g'], label: 'Go to Gather', run: go('/gather') },
     { keys: ['. p'], label: 'Go to Post', run: go('/post') },
@@ -127,7 +136,8 @@ export function Frame() {
         <Outlet />
       </Suspense>
       <KeyStrip />
-      {finding && <FindOrDo open onClose={() => setFinding(false)} />}
+      {finding && <FindOrDo open onClose={() => setFinding(false)} onExplain={setExplaining} />}
+      {explaining && <Explained what={explaining} onClose={() => setExplaining(undefined)} />}
       {keys && <AllKeys open onClose={() => setKeys(false)} />}
     </div>
   )

@@ -3,7 +3,7 @@ import { type Command, keyText, useAllCommands } from './commands'
 
 /** Keys that mean the same everywhere stand at the same end; those of a view follow in one order. */
 const FIRST = ['ArrowUp', 'ArrowDown', 'Enter', 'Shift+Enter', ' ']
-const LAST = ['mod+z', 'mod+Shift+z', 'mod+k', '?']
+const LAST = ['mod+z', 'mod+Shift+z', 'mod+k', 'F1', '?']
 
 function place(command: Command): number {
   const key = command.keys[0] ?? ''

@@ -96,6 +96,7 @@ public class EveryViewTest extends BrowserTest {
     assertFits(page, view);
     if (!view.equals(SIGN_IN)) {
       assertKeysDiffer(page, view);
+      assertExplained(page);
     }
     page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
     assertContrast(page, view + " in the dark");
@@ -124,6 +125,37 @@ public class EveryViewTest extends BrowserTest {
     assertEquals(shown.stream().distinct().toList(), shown, view + " has " + shown);
     page.keyboard().press("Escape");
     assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
+  }
+
+  private static void assertExplained(Page page) {
+    page.keyboard().press("F1");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("What to do first");
+    page.keyboard().press("Escape");
+    assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
+  }
+
+  @Test
+  public void viewsAndWordsAreExplainedWhereTheyAreFound() {
+    Page page = signedInAt("/plan/set-asides?month=2026-08");
+    assertThat(heading(page, "Set-asides")).isVisible();
+    page.keyboard().press("F1");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("The bank sees only the sum.");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("divide");
+    assertNoViolations(page, "a view explained");
+    button(page, "All words of Yew Ledger").click();
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("What is still missing from zero");
+    assertNoViolations(page, "all words");
+    page.keyboard().press("Escape");
+    page.keyboard().press("Control+k");
+    page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Find or do"))
+        .fill("suspense");
+    page.getByRole(AriaRole.OPTION)
+        .filter(new Locator.FilterOptions().setHasText("Where a part of an entry stands"))
+        .click();
+    assertThat(heading(page, "All words")).isVisible();
+    assertThat(page.getByText("Where a part of an entry stands until")).isInViewport();
+    page.keyboard().press("Escape");
+    assertEquals(complaints(), List.of());
   }
 
   /** A check that has never failed says nothing. */
