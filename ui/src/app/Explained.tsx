@@ -13,7 +13,7 @@ export function Explained({ what, onClose }: { what: Explaining; onClose: () => 
   const [now, setNow] = useState(what)
   const view = 'path' in now ? helpAt(now.path) : undefined
   return (
-    <Dialog title={view?.name ?? 'All words'} open onClose={onClose}>
+    <Dialog title={view ? `About ${view.name}` : 'Words explained'} open onClose={onClose}>
       <Scroll label={view ? `About ${view.name}` : 'All words'} className="max-h-[84vh] p-5">
         {view ? (
           <>
