@@ -153,7 +153,6 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
     return new Account(Ids.next(), book, name, kind, CurrencyUnit.EUR, false, opensOn);
   }
 
-  /** An OFX file for the current account: three lines and a closing balance that they make. */
   /** Makes an account in the book of the household's current account. */
   protected Account account(Household h, String name, String kind) {
     return account(h, name, kind, null, false);
@@ -186,6 +185,21 @@ public abstract class AppTest extends AbstractTestNGSpringContextTests {
     return founding.as(h.owner(), () -> charts.chart().account(UUID.fromString(id)));
   }
 
+  /** Puts a category on a line of the tax form. */
+  protected static void onLine(Household h, Account category, String line) {
+    Api.Answer said =
+        h.api()
+            .put(
+                "/api/accounts/%s?version=0".formatted(category.id()),
+                """
+                {"bookId":"%s","name":"%s","kind":"EXPENSE","currency":"EUR","group":false,
+                 "facts":{"number":"","tail":"","institution":"","webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":"%s"}}\
+                """
+                    .formatted(category.bookId(), category.name(), line));
+    assertEquals(said.status(), 204, said.toString());
+  }
+
+  /** An OFX file for the current account: three lines and a closing balance that they make. */
   protected static byte[] september() {
     return ofx(
         """

@@ -19,19 +19,6 @@ import tools.jackson.databind.JsonNode;
 public class TaxFormReceiptsTest extends AppTest {
   private static final String YEAR = "span=YEAR&month=2026-08&every=WHOLE&beside=NOTHING";
 
-  private static void onLine(Household h, Account category, String line) {
-    Api.Answer said =
-        h.api()
-            .put(
-                "/api/accounts/%s?version=0".formatted(category.id()),
-                """
-                {"bookId":"%s","name":"%s","kind":"EXPENSE","currency":"EUR","group":false,
-                 "facts":{"number":"","tail":"","institution":"","webPage":"","contact":"","notes":"","pinned":false,"taxFormLine":"%s"}}\
-                """
-                    .formatted(category.bookId(), category.name(), line));
-    assertEquals(said.status(), 204, said.toString());
-  }
-
   private static String enter(Household h, String payee, String amount, Account category) {
     Api.Answer entered =
         h.api()

@@ -229,6 +229,13 @@ public class WorthTest extends AppTest {
     JsonNode booked = h.api().post(path + "/write-down/entries", "{\"month\":\"2026-09\"}").json();
     assertEquals(booked.path("entries").asInt(), 2, booked.toString());
     assertEquals(booked.path("amount").asString(), "60.00");
+    onLine(h, h.school(), "7 Written down");
+    JsonNode form =
+        h.api()
+            .get("/api/reports?kind=TAX_FORM&span=YEAR&month=2026-08&every=WHOLE&beside=NOTHING")
+            .json();
+    assertTrue(form.toString().contains("7 Written down"), form.toString());
+    assertTrue(form.toString().contains("\"60.00\""), form.toString());
     assertEquals(
         h.api().post(path + "/write-down/entries", "{\"month\":\"2026-09\"}").problem(),
         "nothing-to-write-down");
@@ -245,6 +252,8 @@ public class WorthTest extends AppTest {
                 "{\"day\":\"2026-09-15\",\"worth\":\"90.00\"}")
             .problem(),
         "not-a-thing");
+    // The valuation, the line of the form, what was written down.
+    undo(h);
     undo(h);
     undo(h);
     assertEquals(

@@ -64,6 +64,9 @@ public class ChartViewTest extends BrowserTest {
   @Test
   public void anAccountIsDraggedIntoAGroupAndBack() {
     Page page = signedInAt("/chart");
+    // All that is dragged stands in sight then: what scrolls under a drag lets it go elsewhere.
+    found(page, "Day care").click();
+    assertThat(row(page, "Food")).isInViewport();
     int before = placeOf(page, "Bakery");
     row(page, "Bakery").dragTo(row(page, "Children"));
     assertThat(page.getByText("Bakery is in Children now.")).isVisible();

@@ -46,6 +46,7 @@ abstract class PageSteps extends AbstractTestNGSpringContextTests {
    */
   protected static Locator found(Page page, String text) {
     Locator row = rows(page, text).first();
+    page.getByRole(AriaRole.ROW).nth(1).waitFor();
     page.keyboard().press("Home");
     for (int pages = 0; !row.isVisible() && pages < 60; pages++) {
       page.keyboard().press("PageDown");

@@ -13,6 +13,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileAttribute;
+import java.nio.file.attribute.PosixFilePermission;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -20,6 +23,7 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.HexFormat;
 import java.util.Properties;
+import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
@@ -36,6 +40,10 @@ final class BackupFile {
   private static final String ABOUT = "backup.properties";
   private static final String DUMP = "books.dump";
   private static final int MOST_ABOUT = 10_000;
+
+  /** It holds the books of everybody. */
+  private static final FileAttribute<Set<PosixFilePermission>> ONLY_THE_OWNERS =
+      PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------"));
 
   /**
    * What a backup says of itself.
@@ -82,6 +90,8 @@ final class BackupFile {
     About about =
         new About(FORMAT, made, migration, entries, copied(dump, OutputStream.nullOutputStream()));
     try {
+      Files.deleteIfExists(begun);
+      Files.createFile(begun, ONLY_THE_OWNERS);
       try (var zip = new ZipOutputStream(Files.newOutputStream(begun))) {
         // What pg_dump writes is compressed already.
         zip.setLevel(0);

@@ -1,7 +1,9 @@
 package org.yewledger.app.backup;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -80,17 +82,24 @@ final class Backups {
             "--file=" + dump,
             place.getPath().substring(1));
     command.environment().put("PGPASSWORD", database.password());
-    Process process = command.redirectErrorStream(true).start();
-    String words =
-        new String(
-            process.getInputStream().readNBytes(MOST_WORDS),
-            java.nio.charset.StandardCharsets.UTF_8);
-    if (!process.waitFor(LONGEST_HOURS, TimeUnit.HOURS)) {
-      process.destroyForcibly();
-      throw new BackupRefused("Reading the books took more than six hours.");
+    Path words = Files.createTempFile("yew-", ".words");
+    try {
+      Process process = command.redirectErrorStream(true).redirectOutput(words.toFile()).start();
+      if (!process.waitFor(LONGEST_HOURS, TimeUnit.HOURS)) {
+        process.destroyForcibly();
+        throw new BackupRefused("Reading the books took more than six hours.");
+      }
+      if (process.exitValue() != 0) {
+        throw new BackupRefused("The books could not be read: " + beginning(words));
+      }
+    } finally {
+      Files.deleteIfExists(words);
     }
-    if (process.exitValue() != 0) {
-      throw new BackupRefused("The books could not be read: " + words.strip());
+  }
+
+  private static String beginning(Path words) throws IOException {
+    try (InputStream in = Files.newInputStream(words)) {
+      return new String(in.readNBytes(MOST_WORDS), StandardCharsets.UTF_8).strip();
     }
   }
 

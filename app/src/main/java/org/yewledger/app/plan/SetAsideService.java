@@ -96,11 +96,12 @@ class SetAsideService {
   List<SetAsidesJson> all(@Nullable UUID bookId) {
     Chart chart = charts.chart();
     LocalDate today = days.today();
+    var kept = new Kept(spending.pays(chart), templates.all());
     return chart
         .reconciledAccounts(bookId)
         .map(account -> of(chart, account, today))
         .filter(one -> !one.purposes().isEmpty())
-        .map(one -> json(one, chart, today))
+        .map(one -> json(one, kept, today))
         .toList();
   }
 
@@ -145,11 +146,13 @@ class SetAsideService {
     return day.stream().findFirst().map(on -> new Last(on, placed));
   }
 
-  private SetAsidesJson json(SetAsides of, Chart chart, LocalDate today) {
+  /** What is kept for the set-asides of all accounts. */
+  private record Kept(Map<UUID, Taking.Pays> pays, List<DivisionTemplates.Template> templates) {}
+
+  private SetAsidesJson json(SetAsides of, Kept kept, LocalDate today) {
     Optional<Last> last = last(of);
     Map<Account, BalanceGoal> set =
         goals.balances(of.purposes().stream().map(SetAsides.Purpose::account).toList());
-    Map<UUID, Taking.Pays> pays = spending.pays(chart);
     Taking taking = spending.taking(of);
     return new SetAsidesJson(
         of.account().bookId(),
@@ -161,7 +164,7 @@ class SetAsideService {
         of.whole().decimal(),
         last.map(Last::day).orElse(null),
         taking.open().decimal(),
-        templates.all().stream()
+        kept.templates().stream()
             .filter(one -> one.accountId().equals(of.account().id()))
             .map(one -> json(one, of.account()))
             .toList(),
@@ -171,7 +174,7 @@ class SetAsideService {
                     p,
                     last.map(l -> l.placed().get(p.account().id())).orElse(null),
                     goal(p, set.get(p.account()), today),
-                    pays.get(p.account().id()),
+                    kept.pays().get(p.account().id()),
                     taking.open(p.account().id())))
             .toList());
   }

@@ -6,6 +6,7 @@ import static org.testng.Assert.expectThrows;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -78,6 +79,10 @@ public class BackupsTest {
     BackupFile.About made = BackupFile.write(file, dump, DAY, 53, 7);
     Path out = folder.resolve("out");
     assertEquals(BackupFile.open(file, out, 53), made);
+    assertEquals(
+        PosixFilePermissions.toString(Files.getPosixFilePermissions(file)),
+        "rw-------",
+        "the books of everybody are for nobody else on the machine");
     assertEquals(Files.readAllBytes(out), books);
     expectThrows(BackupRefused.class, () -> BackupFile.open(file, out, 52));
     byte[] whole = Files.readAllBytes(file);
