@@ -46,6 +46,9 @@ yew_restore() {
   build_if_changed 9>&-
   with_database new 9>&-
   dump=$yew_dir/restored.dump
+  # It holds the books of everybody.
+  rm -f "$dump"
+  (umask 077; : >"$dump")
   holds=$(app_command yew open-backup "$file" "$dump") || { rm -f "$dump"; fail "$holds The books are as they were."; }
   say "reading the backup of ${holds#* }"
   pg_drop_database yew_restored 2>/dev/null

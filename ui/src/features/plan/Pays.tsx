@@ -19,13 +19,16 @@ const fieldOf = (place: number) => `category${place}`
 export function Pays({ aside, purpose, onClose }: { aside: Aside; purpose: Purpose; onClose: () => void }) {
   const says = useSays()
   const { accountId, pays } = purpose
-  const [places, setPlaces] = useState(pays.length + 1)
   const of = useOwnForm<Typed>(
     {
       since: dayText(purpose.paysSince),
       ...Object.fromEntries([...pays.map((one) => one.accountId), ''].map((id, i) => [fieldOf(i), id])),
     },
     `pays of ${accountId}`,
+  )
+  // As many as were typed, which may be more than are kept.
+  const [places, setPlaces] = useState(
+    () => Object.keys(of.form.getValues()).filter((name) => name.startsWith('category')).length,
   )
   function leave() {
     of.forget()

@@ -31,6 +31,9 @@ const COLUMNS: Column[] = [
   { head: 'Set aside', width: 'w-[120px]', end: true },
 ]
 
+/** Also where what is to be taken out of one is what is to be put back into another. */
+const hasToTake = (aside: Aside) => aside.purposes.some((purpose) => !isZero(purpose.toTakeOut))
+
 /** What is set aside in each account for purposes, and what of it is free. */
 export function SetAsides() {
   const { book } = useScope()
@@ -96,7 +99,7 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
                 },
               ]
             : []),
-          ...(isZero(now.toTakeOut)
+          ...(!hasToTake(now)
             ? []
             : [
                 {
@@ -117,7 +120,7 @@ function SetAsidesOf({ all }: { all: Aside[] }) {
         <Head title="Set-asides" about={short > 0 ? `${counted(short, 'purpose')} below zero` : undefined}>
           {now && (
             <MayChange>
-              {!isZero(now.toTakeOut) && (
+              {hasToTake(now) && (
                 <Button onClick={() => void takeOut(now)}>
                   Take out {figure(now.toTakeOut)} <kbd>O</kbd>
                 </Button>
@@ -189,7 +192,12 @@ function Cells({ purpose }: { purpose: Purpose }) {
           <span className="text-small text-ink-2"> pays for {purpose.pays.map((one) => one.name).join(', ')}</span>
         )}
         {!isZero(purpose.toTakeOut) && (
-          <span className="text-small text-heartwood"> {figure(purpose.toTakeOut)} spent, not taken out yet</span>
+          <span className="text-small text-heartwood">
+            {' '}
+            {purpose.toTakeOut.startsWith('-')
+              ? `${figure(purpose.toTakeOut.slice(1))} came back, not put back yet`
+              : `${figure(purpose.toTakeOut)} spent, not taken out yet`}
+          </span>
         )}
       </td>
       <td className="text-right text-ink-2">{goal ? figure(goal.amount) : ''}</td>

@@ -47,8 +47,6 @@ import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.PendingLedger;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
-import org.yewledger.core.plan.Division;
-import org.yewledger.core.plan.SetAsides;
 import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Booking;
 import org.yewledger.core.post.Reason;
@@ -60,7 +58,6 @@ import org.yewledger.core.tax.TaxChoice;
 import org.yewledger.demo.AldercottChart;
 import org.yewledger.demo.AldercottChart.ChartAccount;
 import org.yewledger.demo.AldercottYear;
-import org.yewledger.demo.DemoSetAsides;
 import org.yewledger.demo.DemoStatements;
 import org.yewledger.demo.DemoTyped;
 import org.yewledger.demo.Happening;
@@ -138,7 +135,7 @@ class DemoMonths {
           ledger,
           tried,
           lines);
-      setAside(month, chart);
+      entries.add(List.of(DemoDivisions.of(month, chart)));
       entities.flush();
       reconcile(banks, month, chart, batches);
       entities.flush();
@@ -150,24 +147,8 @@ class DemoMonths {
     accountsWithLines(banks, AldercottYear.LAST).stream()
         .filter(a -> a.name().equals(GATHERED_BUT_WAITING))
         .forEach(a -> begin(a, banks, chart));
-    setAside(AldercottYear.LAST, chart);
+    entries.add(List.of(DemoDivisions.of(AldercottYear.LAST, chart)));
     entries.add(DemoTyped.entries().stream().map(typed -> entry(typed, chart)).toList());
-  }
-
-  /** The month's pay divided over its purposes. */
-  private void setAside(YearMonth month, DemoChart chart) {
-    Account account = chart.account(DemoSetAsides.ACCOUNT);
-    Amount none = Amount.zero(account.currency());
-    Map<UUID, Amount> placed = new HashMap<>();
-    List<SetAsides.Purpose> purposes = new ArrayList<>();
-    for (DemoSetAsides.Purpose purpose : DemoSetAsides.purposes()) {
-      Account of = chart.account(purpose.name());
-      purposes.add(new SetAsides.Purpose(of, none));
-      placed.put(of.id(), Amount.of(purpose.monthly(), account.currency()));
-    }
-    Amount all = Amount.sum(account.currency(), placed.values());
-    var division = new Division(new SetAsides(account, none, purposes), all, placed);
-    entries.add(List.of(division.entry(DemoSetAsides.dividedOn(month))));
   }
 
   private void close(YearMonth month) {
