@@ -5259,6 +5259,7 @@ export interface components {
             valueNode?: boolean;
         };
         KeepPaysJson: {
+            asPosted: boolean;
             categories: string[];
             /** Format: date */
             since: string;
@@ -6480,6 +6481,7 @@ export interface components {
             lastTime?: string;
             name: string;
             pays: components["schemas"]["PaidCategoryJson"][];
+            paysAsPosted: boolean;
             /** Format: date */
             paysSince?: string;
             /**

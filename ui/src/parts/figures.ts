@@ -44,6 +44,12 @@ export function figure(amount: string): string {
 /** A rate or a percentage: 1.0834, not grouped. */
 export const plainNumber = (number: string) => number.replace('-', '−').replace('.', MARKS[own.decimalMark])
 
+/** What one of something costs, with two decimals at least: 83.60. */
+export function unitPrice(price: string): string {
+  const [whole, decimals = ''] = price.split('.')
+  return plainNumber(`${whole}.${decimals.padEnd(2, '0')}`)
+}
+
 /** The same with a plus sign for money in. */
 export function signed(amount: string): string {
   return isPositive(amount) ? `+${figure(amount)}` : figure(amount)

@@ -7,7 +7,7 @@ import { longDay } from '@/parts/figures'
 import { dayText } from '@/parts/form/DayInput'
 import { Foot } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
-import { DateField } from '@/parts/form/fields'
+import { DateField, SelectField } from '@/parts/form/fields'
 import { InspectorHead } from '@/parts/View'
 import type { Aside, Purpose } from './SetAsides'
 
@@ -22,6 +22,7 @@ export function Pays({ aside, purpose, onClose }: { aside: Aside; purpose: Purpo
   const of = useOwnForm<Typed>(
     {
       since: dayText(purpose.paysSince),
+      when: purpose.paysAsPosted ? 'POSTED' : 'KEY',
       ...Object.fromEntries([...pays.map((one) => one.accountId), ''].map((id, i) => [fieldOf(i), id])),
     },
     `pays of ${accountId}`,
@@ -48,7 +49,7 @@ export function Pays({ aside, purpose, onClose }: { aside: Aside; purpose: Purpo
         await data(
           api.PUT('/api/set-asides/{id}/pays', {
             params: { path: { id: accountId } },
-            body: { categories, since },
+            body: { categories, since, asPosted: typed.when === 'POSTED' },
           }),
         )
         says.done(
@@ -60,7 +61,7 @@ export function Pays({ aside, purpose, onClose }: { aside: Aside; purpose: Purpo
       done={onClose}
     >
       <InspectorHead title={`What ${purpose.name} pays for`}>
-        What {aside.accountName} spends on these is taken out of it with one key.
+        What {aside.accountName} spends on these is taken out of it.
       </InspectorHead>
       <DateField
         name="since"
@@ -69,6 +70,14 @@ export function Pays({ aside, purpose, onClose }: { aside: Aside; purpose: Purpo
         needed="Type the first day that counts."
         hint="What is spent from that day on counts."
         autoFocus
+      />
+      <SelectField
+        name="when"
+        label="It is taken out"
+        options={[
+          { value: 'KEY', name: 'with one key here' },
+          { value: 'POSTED', name: 'as lines are posted' },
+        ]}
       />
       {Array.from({ length: places }, (_, i) => (
         <AccountField

@@ -189,7 +189,11 @@ function Cells({ purpose }: { purpose: Purpose }) {
         {purpose.name} {short && <span className="text-small text-heartwood">more was spent than set aside</span>}
         {goal && !short && <Course goal={goal} />}
         {purpose.pays.length > 0 && (
-          <span className="text-small text-ink-2"> pays for {purpose.pays.map((one) => one.name).join(', ')}</span>
+          <span className="text-small text-ink-2">
+            {' '}
+            pays for {purpose.pays.map((one) => one.name).join(', ')}
+            {purpose.paysAsPosted ? ' as lines are posted' : ''}
+          </span>
         )}
         {!isZero(purpose.toTakeOut) && (
           <span className="text-small text-heartwood">

@@ -2,7 +2,7 @@ import { api, data } from '@/api/client'
 import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { Button } from '@/parts/Button'
-import { day, figure, isZero, longDay, plainNumber, signed } from '@/parts/figures'
+import { day, figure, isZero, longDay, plainNumber, signed, unitPrice } from '@/parts/figures'
 import { dayText } from '@/parts/form/DayInput'
 import { Foot, Row } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
@@ -114,7 +114,7 @@ function Facts({ holding }: { holding: Holding }) {
       <dt className="text-ink-2">
         Worth{' '}
         {holding.price
-          ? `at ${plainNumber(holding.price.price)} of ${day(holding.price.day)}${holding.price.traded ? ', as traded' : ''}`
+          ? `at ${unitPrice(holding.price.price)} of ${day(holding.price.day)}${holding.price.traded ? ', as traded' : ''}`
           : 'as its cost, no price is known'}
       </dt>
       <dd>{figure(holding.worth)}</dd>
@@ -209,7 +209,7 @@ function Prices({ holding }: { holding: Holding }) {
     <DatedFigures
       title="Prices"
       one="price"
-      rows={holding.prices.slice(0, TOLD).map((one) => ({ day: one.day, figure: plainNumber(one.price) }))}
+      rows={holding.prices.slice(0, TOLD).map((one) => ({ day: one.day, figure: unitPrice(one.price) }))}
       onOut={(of) => void out(of)}
     />
   )
@@ -234,7 +234,7 @@ function PriceForm({ holding, on, onClose }: { holding: Holding; on: string; onC
             body: { day: of, price },
           }),
         )
-        says.done(`${holding.name} is worth ${plainNumber(price)} on ${longDay(of)}.`)
+        says.done(`${holding.name} is worth ${unitPrice(price)} on ${longDay(of)}.`)
       }}
       done={onClose}
     >

@@ -6,7 +6,7 @@ import { MayChange } from '@/app/MayChange'
 import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { PlanNav } from '@/features/plan/PlanNav'
-import { counted, day, figure, isZero, longDay, plainNumber, signed } from '@/parts/figures'
+import { counted, day, figure, isZero, longDay, plainNumber, signed, unitPrice } from '@/parts/figures'
 import { ProblemNote } from '@/parts/form/ProblemNote'
 import { type Column, Grid, type Item } from '@/parts/grid/Grid'
 import { sumRow, textLink } from '@/parts/look'
@@ -172,7 +172,7 @@ function HoldingCells({ owned }: { owned: Owned }) {
         {holding.name} <span className="text-small text-ink-3">{holding.code}</span>
       </td>
       <td className="text-right">{plainNumber(holding.quantity)}</td>
-      <td className="text-right text-ink-2 narrow:hidden">{holding.price ? plainNumber(holding.price.price) : '–'}</td>
+      <td className="text-right text-ink-2 narrow:hidden">{holding.price ? unitPrice(holding.price.price) : '–'}</td>
       <td className="text-small text-ink-2 narrow:hidden">
         {holding.price ? `${day(holding.price.day)}${holding.price.traded ? ', traded' : ''}` : 'no price'}
       </td>

@@ -47,7 +47,7 @@ public class PackagesAndTablesTest extends AppTest {
           Map.entry("report", "kept_report"),
           Map.entry(
               "plan",
-              "budget budget_month profit_goal balance_goal division_template division_template_part purpose_category purpose_taking"),
+              "budget budget_month profit_goal balance_goal division_template division_template_part purpose_category purpose_taking taken_spending"),
           Map.entry("schedule", "schedule schedule_part due_item holiday"),
           Map.entry("loan", "loan loan_terms lender_year"),
           Map.entry("worth", "investment security trade price valuation write_down worth_entry"),

@@ -12,6 +12,7 @@ import java.util.UUID;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.testng.annotations.Test;
+import org.yewledger.core.ledger.Account;
 import tools.jackson.databind.JsonNode;
 
 public class PostTest extends AppTest {
@@ -103,6 +104,36 @@ public class PostTest extends AppTest {
     assertEquals(h.api().post("/api/waiting-lines/post", accepted(line, good)).status(), 200);
     assertEquals(
         h.api().get("/api/entries?text=school").json().at("/entries/0/books/0/postings").size(), 3);
+  }
+
+  /** As one act: what takes the posting back puts it back as well. */
+  @Test
+  public void whatAPurposePaysForIsTakenOutAsTheLineIsPosted() {
+    Household h = gathered("posted from a purpose");
+    Account food = account(h, "Food", "SET_ASIDE", h.current(), false);
+    String pays = "{\"categories\":[\"%s\"],\"since\":\"2026-09-01\",\"asPosted\":true}";
+    assertEquals(
+        h.api()
+            .put("/api/set-asides/%s/pays".formatted(food.id()), pays.formatted(h.groceries().id()))
+            .status(),
+        204);
+    JsonNode line = line(h, "GREENGAGE MKT 114");
+    String parts = part(h.groceries().id(), "-40.00") + "," + part(h.school().id(), "-8.20");
+    Api.Answer posted = h.api().post("/api/waiting-lines/post", accepted(line, parts));
+    assertEquals(posted.json().path("entryNos").size(), 1, posted.toString());
+    String path = "/api/set-asides?book=" + h.current().bookId();
+    JsonNode aside = h.api().get(path).json().path(0);
+    assertEquals(aside.at("/purposes/0/stands").asString(), "-40.00", aside.toString());
+    assertEquals(aside.path("whole").asString(), "951.80");
+    assertEquals(aside.path("toTakeOut").asString(), "0.00");
+    String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
+    assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
+    aside = h.api().get(path).json().path(0);
+    assertEquals(aside.at("/purposes/0/stands").asString(), "0.00");
+    assertEquals(aside.path("toTakeOut").asString(), "0.00");
+    assertEquals(post(h, line(h, "GREENGAGE MKT 114"), h.groceries().id()).status(), 200);
+    aside = h.api().get(path).json().path(0);
+    assertEquals(aside.at("/purposes/0/stands").asString(), "-48.20");
   }
 
   private static String of(JsonNode line, UUID account) {

@@ -164,10 +164,16 @@ public class SetAsidesTest extends AppTest {
   }
 
   private static Api.Answer pays(Household h, Account purpose, Account category) {
+    return pays(h, purpose, '"' + category.id().toString() + '"', false);
+  }
+
+  private static Api.Answer pays(
+      Household h, Account purpose, String categories, boolean asPosted) {
     return h.api()
         .put(
             "/api/set-asides/%s/pays".formatted(purpose.id()),
-            "{\"categories\":[\"%s\"],\"since\":\"2026-09-02\"}".formatted(category.id()));
+            "{\"categories\":[%s],\"since\":\"2026-09-02\",\"asPosted\":%s}"
+                .formatted(categories, asPosted));
   }
 
   private static Api.Answer takeOut(Household h) {
@@ -212,6 +218,37 @@ public class SetAsidesTest extends AppTest {
     assertEquals(pays(h, food, h.groceries()).status(), 204);
     String path = "/api/accounts/%s?version=0".formatted(food.id());
     assertEquals(h.api().delete(path).problem(), "account-planned");
+  }
+
+  /**
+   * What a purpose pays for may change: what was covered stays so, and nothing is counted again.
+   */
+  @Test
+  public void whatWasTakenOutStaysSoWhateverPaysLater() {
+    Household h = found("taking remembers");
+    Account children = setAside(h, "Children");
+    Account food = setAside(h, "Food");
+    pays(h, children, h.school());
+    EntryStore.Stored paid = book(h, "Pinfold School", h.current(), h.school(), 6_200);
+    assertEquals(takeOut(h).status(), 201);
+    pays(h, children, "", false);
+    assertEquals(aside(h).path("toTakeOut").asString(), "0.00");
+    pays(h, food, h.school());
+    assertEquals(aside(h).path("toTakeOut").asString(), "0.00");
+    book(h, "Pinfold School", h.current(), h.school(), 500);
+    assertEquals(aside(h).at("/purposes/1/toTakeOut").asString(), "5.00");
+    // A void is made up for by the one that paid.
+    Api.Answer voided =
+        h.api()
+            .post(
+                "/api/entries/%s/counter".formatted(paid.entry().id()),
+                "{\"version\":0,\"how\":\"VOID\"}");
+    assertTrue(voided.status() < 300, voided.toString());
+    assertEquals(aside(h).at("/purposes/0/toTakeOut").asString(), "-62.00");
+    assertEquals(aside(h).at("/purposes/1/toTakeOut").asString(), "5.00");
+    assertEquals(takeOut(h).json().path("placed").asString(), "-57.00");
+    assertEquals(aside(h).at("/purposes/0/stands").asString(), "0.00");
+    assertEquals(takeOut(h).problem(), "nothing-to-take");
   }
 
   @Test

@@ -27,8 +27,7 @@ public final class DemoWorth {
 
   public static final String DEPOT = "Tideway Depot";
 
-  /** Taken into the books last, with what was held by then. */
-  public static final LocalDate DEPOT_OPENED = LocalDate.of(2026, 10, 1);
+  public static final LocalDate DEPOT_OPENED = AldercottChart.START;
 
   public static final String FUND = "Coastline Index Fund";
   public static final String PAID_FROM = "Harbour Savings";
@@ -54,6 +53,10 @@ public final class DemoWorth {
   /** What a share of the fund was worth. */
   public static List<Valued> fund() {
     return List.of(
+        Valued.of("2025-09-30", "74.95"),
+        Valued.of("2025-12-31", "77.20"),
+        Valued.of("2026-03-31", "75.40"),
+        Valued.of("2026-06-30", "79.05"),
         Valued.of("2026-08-31", "80.15"),
         Valued.of("2026-09-30", "83.60"),
         Valued.of("2026-10-02", "84.10"));

@@ -36,7 +36,7 @@ public class MonthEndTest extends BrowserTest {
   @Test
   public void aStatementFileIsGatheredPostedAndReconciledToZero() {
     Page page = signedIn();
-    assertThat(heading(page, "September: 0 of 9 accounts agree")).isVisible();
+    assertThat(heading(page, "September: 0 of 10 accounts agree")).isVisible();
     page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Household")).click();
 
     gather(page);
@@ -49,7 +49,7 @@ public class MonthEndTest extends BrowserTest {
     answerTheRest(page);
     reconcile(page);
 
-    assertThat(heading(page, "September: 1 of 5 accounts agrees")).isVisible();
+    assertThat(heading(page, "September: 1 of 6 accounts agrees")).isVisible();
     assertThat(page.getByLabel("Harbour Current, September 2026: agreed to zero")).isVisible();
     journalAndTrialBalanceShowIt(page);
     assertEquals(complaints(), List.of());

@@ -89,6 +89,17 @@ public class SetAsidesTest extends BrowserTest {
     assertThat(rows(page, "Roof").first()).containsText("680.10");
     undo(page, 2);
     assertThat(rows(page, "Roof").first()).containsText("720.00");
+    page.keyboard().press("f");
+    field(page, "From").fill("1 10 2026");
+    page.getByLabel("It is taken out").click();
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("as lines are posted"))
+        .click();
+    field(page, "Category").fill("internet");
+    page.getByRole(AriaRole.OPTION).first().click();
+    button(page, "Keep it").click();
+    assertThat(rows(page, "Roof").first())
+        .containsText("pays for Internet and phone as lines are posted");
+    undo(page, 1);
     assertEquals(complaints(), List.of());
   }
 }

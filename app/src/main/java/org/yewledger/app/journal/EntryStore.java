@@ -79,7 +79,8 @@ public class EntryStore {
   /**
    * Numbers and stores the entries, in their order.
    *
-   * @param because why each was booked, in the same order; empty where no bank lines led to them
+   * @param because why the first of them were booked, in the same order; no bank lines led to the
+   *     others
    */
   public List<Stored> add(List<Entry> entries, List<Because> because) {
     if (entries.isEmpty()) {
@@ -102,7 +103,7 @@ public class EntryStore {
               known.of(entry.payee()),
               clock.instant(),
               SignedIn.now().personId());
-      if (!because.isEmpty()) {
+      if (i < because.size()) {
         row.bookedBecause(because.get(i));
       }
       stored.add(add(row, entry));

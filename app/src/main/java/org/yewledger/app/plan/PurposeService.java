@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
@@ -14,6 +15,7 @@ import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryEntity;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.plan.SetAsideJson.DividedJson;
+import org.yewledger.app.plan.SetAsideJson.KeepPaysJson;
 import org.yewledger.app.plan.SetAsideJson.KeepTemplateJson;
 import org.yewledger.app.plan.SetAsideJson.PlacedJson;
 import org.yewledger.app.platform.ForBookkeepers;
@@ -98,7 +100,7 @@ class PurposeService {
    */
   @Transactional
   @ForBookkeepers
-  void keepPays(UUID purposeId, List<UUID> categories, LocalDate since) {
+  void keepPays(UUID purposeId, KeepPaysJson wanted) {
     Chart chart = charts.chart();
     Account purpose = chart.account(purposeId);
     if (!purpose.kind().isPart()) {
@@ -107,7 +109,11 @@ class PurposeService {
     Map<UUID, Taking.Pays> others = spending.pays(chart);
     others.remove(purposeId);
     Taking.Pays pays =
-        new Taking.Pays(purpose, categories.stream().distinct().map(chart::account).toList(), since)
+        new Taking.Pays(
+                purpose,
+                wanted.categories().stream().distinct().map(chart::account).toList(),
+                wanted.since(),
+                wanted.asPosted())
             .require(List.copyOf(others.values()));
     acts.begin(ActKind.BUDGETS, "Said what %s pays for".formatted(purpose.name()));
     spending.keep(pays);
@@ -121,18 +127,20 @@ class PurposeService {
   @Transactional
   @ForBookkeepers
   DividedJson takeOut(UUID accountId, LocalDate day) {
-    locks.shared(charts.chart().atBank(accountId));
+    // Alone: two takings at once would both cover the same.
+    locks.exclusive(charts.chart().atBank(accountId));
     // Somebody may have spent, or taken out, until they were held.
     entries.forgetRead();
     Chart chart = charts.chart();
-    Taking taking = spending.taking(setAsides.of(chart, chart.account(accountId), day));
+    SetAsides of = setAsides.of(chart, chart.account(accountId), day);
+    Taking taking = spending.taking(of, spending.pays(chart).values());
     Entry entry = taking.entry(day);
     acts.begin(
         ActKind.ENTER,
         "Took %s out of what is set aside in %s"
             .formatted(taking.open().shown(), taking.of().account().name()));
     EntryEntity made = entries.add(List.of(entry)).getFirst().entry();
-    spending.took(made.id());
+    spending.took(made.id(), taking.items(), UnaryOperator.identity());
     return new DividedJson(made.id(), made.no(), made.date(), taking.open().decimal());
   }
 }

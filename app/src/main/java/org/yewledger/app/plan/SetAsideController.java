@@ -67,7 +67,7 @@ class SetAsideController {
   @PutMapping("/{id}/pays")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepPays(@PathVariable UUID id, @Valid @RequestBody KeepPaysJson wanted) {
-    purposes.keepPays(id, wanted.categories(), wanted.since());
+    purposes.keepPays(id, wanted);
   }
 
   /** Takes out of the set-asides of an account what was spent on what they pay for. */

@@ -21,6 +21,7 @@ final class SetAsideJson {
    * @param goal what it needs by a day, and whether that is on course; null if nothing is said
    * @param pays the categories that it pays for, and their names
    * @param paysSince from which day on; null if it pays for nothing
+   * @param paysAsPosted whether that is taken out while lines are posted
    * @param toTakeOut what was spent on these and is not taken out; below zero what is to be put
    *     back
    */
@@ -32,6 +33,7 @@ final class SetAsideJson {
       @Nullable BalanceGoalJson goal,
       List<PaidCategoryJson> pays,
       @Nullable LocalDate paysSince,
+      boolean paysAsPosted,
       BigDecimal toTakeOut) {}
 
   record PaidCategoryJson(UUID accountId, String name) {}
@@ -79,9 +81,12 @@ final class SetAsideJson {
 
   /**
    * @param categories that the purpose pays for; none for nothing
+   * @param asPosted whether it is taken out while lines are posted
    */
   record KeepPaysJson(
-      @NotNull @Size(max = 200) List<@NotNull UUID> categories, @NotNull LocalDate since) {}
+      @NotNull @Size(max = 200) List<@NotNull UUID> categories,
+      @NotNull LocalDate since,
+      @NotNull Boolean asPosted) {}
 
   record TakeOutJson(@NotNull LocalDate day) {}
 

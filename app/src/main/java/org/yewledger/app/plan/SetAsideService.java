@@ -153,7 +153,7 @@ class SetAsideService {
     Optional<Last> last = last(of);
     Map<Account, BalanceGoal> set =
         goals.balances(of.purposes().stream().map(SetAsides.Purpose::account).toList());
-    Taking taking = spending.taking(of);
+    Taking taking = spending.taking(of, kept.pays().values());
     return new SetAsidesJson(
         of.account().bookId(),
         of.account().id(),
@@ -197,6 +197,7 @@ class SetAsideService {
                 .map(category -> new PaidCategoryJson(category.id(), category.name()))
                 .toList(),
         pays == null ? null : pays.since(),
+        pays != null && pays.asPosted(),
         toTakeOut.decimal());
   }
 

@@ -27,6 +27,7 @@ import org.yewledger.app.journal.EntryStore.Stored;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.journal.PostingEntity;
 import org.yewledger.app.payee.PayeeTexts;
+import org.yewledger.app.plan.TakingAsPosted;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Found;
@@ -64,6 +65,7 @@ public class PostService {
   private final WaitingLines waiting;
   private final PayeeTexts texts;
   private final SettlingService settling;
+  private final TakingAsPosted taking;
   private final Acts acts;
 
   PostService(
@@ -78,6 +80,7 @@ public class PostService {
       WaitingLines waiting,
       PayeeTexts texts,
       SettlingService settling,
+      TakingAsPosted taking,
       Acts acts) {
     this.charts = charts;
     this.locks = locks;
@@ -90,6 +93,7 @@ public class PostService {
     this.waiting = waiting;
     this.texts = texts;
     this.settling = settling;
+    this.taking = taking;
     this.acts = acts;
   }
 
@@ -239,8 +243,12 @@ public class PostService {
     List<Proposal> proposals =
         Proposer.proposals(waiting.alone(toBook.stream().map(ToBook::line).toList(), chart));
     List<Because> because = because(toBook, proposals);
-    List<Stored> stored =
-        entries.add(toBook.stream().map(line -> line.booked().entry()).toList(), because);
+    List<Entry> lines = toBook.stream().map(line -> line.booked().entry()).toList();
+    TakingAsPosted.Takings takings = taking.of(lines, chart);
+    List<Stored> all =
+        entries.add(Stream.concat(lines.stream(), takings.entries().stream()).toList(), because);
+    taking.took(takings, all);
+    List<Stored> stored = all.subList(0, lines.size());
     var made = new ArrayList<Link>(stored.size());
     for (int i = 0; i < stored.size(); i++) {
       ToBook line = toBook.get(i);
@@ -305,6 +313,7 @@ public class PostService {
         .map(Accepted::booking)
         .filter(Objects::nonNull)
         .forEach(booking -> accounts.addAll(booking.accountIds()));
+    accounts.addAll(taking.giving(accounts));
     accounts.addAll(knownLines.accountsToChange(accepted));
     locks.shared(accounts);
   }
