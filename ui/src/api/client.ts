@@ -31,19 +31,36 @@ function csrfToken(): string {
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : ''
 }
 
+/** Called when no change is on its way any more. */
+const waiting: (() => void)[] = []
+const changes = new Set<string>()
+
+/** Resolves once the changes that are on their way are answered: what is asked then knows of them. */
+export function changesAnswered(): Promise<void> {
+  return changes.size === 0 ? Promise.resolve() : new Promise((answered) => waiting.push(answered))
+}
+
+function answered(id: string) {
+  changes.delete(id)
+  if (changes.size === 0) for (const one of waiting.splice(0)) one()
+}
+
 const guard: Middleware = {
-  onRequest({ request }) {
+  onRequest({ request, id }) {
     if (request.method !== 'GET') {
       request.headers.set('X-XSRF-TOKEN', csrfToken())
+      changes.add(id)
     }
     return request
   },
-  async onResponse({ response }) {
+  async onResponse({ response, id }) {
+    answered(id)
     if (!response.ok) {
       throw await problemOf(response)
     }
   },
-  onError({ error }) {
+  onError({ error, id }) {
+    answered(id)
     return error instanceof Problem ? error : new Problem(0, 'offline', OFFLINE)
   },
 }

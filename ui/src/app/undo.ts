@@ -1,6 +1,6 @@
 import { queryOptions, useQuery } from '@tanstack/react-query'
 import { useEffect, useRef } from 'react'
-import { api, data } from '@/api/client'
+import { api, changesAnswered, data } from '@/api/client'
 import { booksChanged, session } from '@/api/queries'
 import { inSentence } from '@/parts/figures'
 import { type Command, useCommands } from './commands'
@@ -22,7 +22,8 @@ export function useUndo() {
 
   async function takeBackNow(which: 'undo' | 'redo') {
     try {
-      // What was done a moment ago is meant, even if it is not read yet; what is being read may be of before it.
+      // What was done a moment ago is meant, even if it is not answered yet; what is being read may be of before it.
+      await changesAnswered()
       const act = (await data(api.GET('/api/acts/next')))[which]
       if (!act) return
       const done = await data(api.POST('/api/acts/{id}/undo', { params: { path: { id: act.id } } }))

@@ -98,23 +98,33 @@ export function Form<T extends FieldValues>({
   const { form } = of
   const closed = !useMayChange() && !own
   const readers = useRef<Readers>(new Map())
-  const busy = useRef(false)
+  const busy = useRef<'sending' | 'sent'>(undefined)
+  const typedSince = useRef(false)
+  useEffect(() => {
+    const watching = form.watch((_, { type }) => {
+      if (type === 'change') typedSince.current = true
+    })
+    return () => watching.unsubscribe()
+  }, [form])
 
   async function submit(typed: T) {
     // A second press of Enter while the first is on its way is not a second wish.
-    if (busy.current) return
-    busy.current = true
+    if (busy.current === 'sending' || (busy.current === 'sent' && !typedSince.current)) return
+    busy.current = 'sending'
+    typedSince.current = false
     try {
       const values = await meant(typed, readers.current)
       await send(values)
-      of.forget()
+      busy.current = 'sent'
+      if (!typedSince.current) of.forget()
       // What comes next builds on the books as they are now.
       await booksChanged()
-      done?.(values)
+      // Who types on meanwhile is not done.
+      if (!typedSince.current) done?.(values)
     } catch (error) {
       refuse(error)
     } finally {
-      busy.current = false
+      busy.current = undefined
     }
   }
 
