@@ -349,7 +349,7 @@ export interface paths {
         };
         get: operations["export"];
         put?: never;
-        post: operations["takeIn_1"];
+        post: operations["takeIn_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -702,6 +702,22 @@ export interface paths {
         get: operations["currencies"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data-package": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["takeOut_1"];
+        put?: never;
+        post: operations["takeIn_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -7598,6 +7614,13 @@ export interface components {
             /** Format: uuid */
             statementId?: string;
         };
+        TakenPackageJson: {
+            /** Format: int64 */
+            attachments: number;
+            /** Format: int64 */
+            entries: number;
+            name: string;
+        };
         TaxAccountJson: {
             /**
              * Format: decimal
@@ -8989,7 +9012,7 @@ export interface operations {
             };
         };
     };
-    takeIn_1: {
+    takeIn_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -9643,6 +9666,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CurrencyJson"][];
+                };
+            };
+        };
+    };
+    takeOut_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    takeIn_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenPackageJson"];
                 };
             };
         };

@@ -1,16 +1,13 @@
 package org.yewledger.app.backup;
 
-import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import org.flywaydb.core.Flyway;
-import org.springframework.core.io.Resource;
-import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
+import org.yewledger.app.platform.Migrations;
 
 /**
  * What the application does from the command line besides serving: {@code backup FILE}, {@code
@@ -72,7 +69,7 @@ public final class BackupCommands {
 
   /** Says how many entries it holds, and of when it is. */
   private void open(Path file, Path dump) throws BackupRefused {
-    BackupFile.About says = BackupFile.open(file, dump, newestMigration());
+    BackupFile.About says = BackupFile.open(file, dump, Migrations.newest());
     out.printf("%d %s%n", says.entries(), says.made());
   }
 
@@ -89,24 +86,5 @@ public final class BackupCommands {
         Objects.requireNonNull(settings.get("YEW_DB_URL"), "YEW_DB_URL is not set"),
         settings.getOrDefault("YEW_DB_OWNER", "yew_owner"),
         settings.getOrDefault("YEW_DB_OWNER_PASSWORD", ""));
-  }
-
-  /** The newest migration that this version has. */
-  static int newestMigration() {
-    try {
-      Resource[] all =
-          new PathMatchingResourcePatternResolver()
-              .getResources("classpath:db/migration/V*__*.sql");
-      return Arrays.stream(all)
-          .mapToInt(one -> version(Objects.requireNonNull(one.getFilename())))
-          .max()
-          .orElseThrow();
-    } catch (IOException broken) {
-      throw new IllegalStateException("the application's own files cannot be read", broken);
-    }
-  }
-
-  private static int version(String fileName) {
-    return Integer.parseInt(fileName.substring(1, fileName.indexOf("__")));
   }
 }
