@@ -9,6 +9,7 @@ import { dayText } from '@/parts/form/DayInput'
 import { Beside, Row } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { CurrencyField, DateField, SelectField, TextField } from '@/parts/form/fields'
+import { textLink } from '@/parts/look'
 import { Failed, Loading } from '@/parts/States'
 import { zones } from '@/parts/zones'
 import { BookTables } from './BookTables'
@@ -22,6 +23,7 @@ export function Books() {
   const all = useQuery(books)
   const rates = useQuery(taxRates)
   const home = useQuery(household)
+  const { data: me } = useQuery(session)
   if (all.error && !all.data) return <Failed error={all.error} retry={all.refetch} />
   if (!all.data || !rates.data) return <Loading what="the books" />
   return (
@@ -45,6 +47,21 @@ export function Books() {
           <BookTables book={b} others={all.data.filter((o) => o.id !== b.id)} />
         </Part>
       ))}
+      {me?.role === 'OWNER' && (
+        <Part
+          title="Everything"
+          about="Books, bank lines, statements, plans and attachments, as tables that any spreadsheet or database reads."
+        >
+          <p>
+            <a className={textLink()} href="/api/data-package" download>
+              Take the whole household out
+            </a>{' '}
+            <span className="text-ink-2">
+              as a data package (a ZIP file). It can be taken into an empty household, here or elsewhere.
+            </span>
+          </p>
+        </Part>
+      )}
       <Part title="A new book" about="For a side business, or an association that you keep the books of.">
         <NewBook />
       </Part>

@@ -18,6 +18,7 @@ import { AccountRows } from './AccountRows'
 import { BookRows } from './BookRows'
 import { dayBefore, type SetupPage } from './draft'
 import { OpeningEntries } from './OpeningEntries'
+import { TakePackageIn } from './TakePackageIn'
 import { useDraft } from './useDraft'
 
 /** A new household as one page that is filled in like a ledger, kept as it is typed. */
@@ -99,6 +100,9 @@ function SetupForm({ first }: { first: SetupPage }) {
           </p>
           <BookRows draft={draft} setDraft={setDraft} starters={page.starters} />
           <AccountRows draft={draft} setDraft={setDraft} before={dayBefore(page.draft.beginsOn)} />
+          <MayChange>
+            <TakePackageIn />
+          </MayChange>
         </Scroll>
       </Leaf>
       <Inspector label="The opening entries">

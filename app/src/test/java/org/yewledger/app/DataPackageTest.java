@@ -178,8 +178,7 @@ public class DataPackageTest extends AppTest {
     damaged.put("data/entry.csv", "id\n".getBytes(StandardCharsets.UTF_8));
     assertTrue(refusedWith(takeIn(into, zip(damaged)), "unreadable-file").contains("checksum"));
     Map<String, byte[]> foreign = unzip(whole);
-    foreign.put(
-        "datapackage.json", "{\"resources\":[]}".getBytes(StandardCharsets.UTF_8));
+    foreign.put("datapackage.json", "{\"resources\":[]}".getBytes(StandardCharsets.UTF_8));
     refusedWith(takeIn(into, zip(foreign)), "package-foreign");
     Map<String, byte[]> newer = unzip(whole);
     newer.put(
@@ -195,10 +194,10 @@ public class DataPackageTest extends AppTest {
   public void whatCannotBeInBooksIsRefusedAndNothingIsTakenIn() throws Exception {
     Api into = empty("proving");
     refusedWith(takeIn(into, changed("data/posting.csv", ",-4820,", ",-4821,")), "package-refused");
-    refusedWith(takeIn(into, changed("data/bank_line.csv", ",-4820,", ",-4821,")), "package-refused");
-    refusedWith(takeIn(into, changed("data/entry.csv", "2026-09-", "2026-99-")), "package-refused");
     refusedWith(
-        takeIn(into, changed("data/tag.csv", "put_away", "put_awry")), "unreadable-file");
+        takeIn(into, changed("data/bank_line.csv", ",-4820,", ",-4821,")), "package-refused");
+    refusedWith(takeIn(into, changed("data/entry.csv", "2026-09-", "2026-99-")), "package-refused");
+    refusedWith(takeIn(into, changed("data/tag.csv", "put_away", "put_awry")), "unreadable-file");
     refusedWith(takeIn(into, changed("data/rule.csv", "[{", "[[")), "unreadable-file");
     assertEquals(into.get("/api/books").json().size(), 0);
   }
@@ -221,11 +220,17 @@ public class DataPackageTest extends AppTest {
       String path = resource.path("path").asString();
       if (path.endsWith(".csv")) {
         List<String> described =
-            resource.at("/schema/fields").valueStream().map(f -> f.path("name").asString()).toList();
-        assertEquals(text(files, path).lines().findFirst().orElseThrow(), String.join(",", described));
+            resource
+                .at("/schema/fields")
+                .valueStream()
+                .map(f -> f.path("name").asString())
+                .toList();
+        assertEquals(
+            text(files, path).lines().findFirst().orElseThrow(), String.join(",", described));
       }
     }
     assertEquals(
-        text(files, "data/household.csv").lines().toList(), List.of("name,time_zone", "taken out,Etc/UTC"));
+        text(files, "data/household.csv").lines().toList(),
+        List.of("name,time_zone", "taken out,Etc/UTC"));
   }
 }

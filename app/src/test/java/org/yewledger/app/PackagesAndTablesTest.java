@@ -55,6 +55,7 @@ public class PackagesAndTablesTest extends AppTest {
           Map.entry("reconcile", "statement statement_lines agreement"),
           Map.entry("gather", "file_route table_layout"),
           Map.entry("connection", "bank_connection connected_account feed_balance"),
+          Map.entry("token", "api_token idempotency_key"),
           Map.entry("setup", "household_setup"));
 
   /** Kept by the database itself or by a library; no package names them. */

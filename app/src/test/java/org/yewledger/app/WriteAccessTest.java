@@ -110,6 +110,8 @@ public class WriteAccessTest extends AppTest {
   /** Addresses without any identity: what they change follows from the session alone. */
   private static final Set<String> OWN_HOUSEHOLD_ONLY =
       Set.of(
+          "POST /api/data-package",
+          "POST /api/session/tokens",
           "PUT /api/holidays",
           "DELETE /api/holidays",
           "PUT /api/session/formats",

@@ -3,6 +3,7 @@ package org.yewledger.app.act;
 import java.sql.Timestamp;
 import java.sql.Types;
 import java.time.Clock;
+import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -12,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
 import org.yewledger.app.event.Events;
+import org.yewledger.app.platform.ByProgram;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.InTransaction;
 import org.yewledger.app.platform.SignedIn;
@@ -27,8 +29,10 @@ public class Acts {
   private final JdbcClient jdbc;
   private final Clock clock;
   private final Events events;
+  private final List<WithAct> with;
 
-  Acts(JdbcClient jdbc, Clock clock, Events events) {
+  Acts(JdbcClient jdbc, Clock clock, Events events, List<WithAct> with) {
+    this.with = List.copyOf(with);
     this.jdbc = jdbc;
     this.clock = clock;
     this.events = events;
@@ -103,14 +107,22 @@ public class Acts {
         .query(String.class)
         .single();
     act.put(id);
+    with.forEach(one -> one.begun(id));
     events.changesWithTransaction();
     return id;
   }
 
-  /** The address that a person sits at; empty where no request asked for the work. */
+  /**
+   * The address that a person sits at, with the token of the program that asks for them; empty
+   * where no request asked for the work.
+   */
   private static String fromWhere() {
-    return RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request
-        ? request.getRequest().getRemoteAddr()
-        : "";
+    if (RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request) {
+      String address = request.getRequest().getRemoteAddr();
+      return ByProgram.underWay()
+          .map(name -> "%s, by the token %s".formatted(address, name))
+          .orElse(address);
+    }
+    return "";
   }
 }

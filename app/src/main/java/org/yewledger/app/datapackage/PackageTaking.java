@@ -26,7 +26,6 @@ import org.yewledger.core.act.ActKind;
 import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.datapackage.DataPackageFile;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Takes a data package into an empty household, all or nothing. Rows go in as any others do, under
@@ -80,13 +79,12 @@ public class PackageTaking {
         }
         insert(whole, table);
         if (table.name().equals("bank_line")) {
-          change(whole, PackagedTable.LINE_STATES, "bank_line_id", column -> true);
-          jdbc.sql(WITHOUT_STATE).param("household", householdId()).update();
+          lineStates(whole);
         }
       }
       for (PackagedTable table : PackagedTable.ALL) {
         if (!table.later().isEmpty()) {
-          change(whole, table, "id", column -> table.later().contains(column.name()));
+          fill(whole, table);
         }
       }
       insert(whole, PackagedTable.CLOSED_MONTHS);
@@ -171,33 +169,40 @@ public class PackageTaking {
                     .update());
   }
 
-  /** Fills columns of rows that are there; one by one, in the order of the package. */
-  private void change(
-      DataPackageFile whole, PackagedTable table, String key, Predicate<Column> which)
-      throws IOException {
+  /** What became of the lines; a state begins with its line, so all are there. */
+  private void lineStates(DataPackageFile whole) throws IOException {
+    PackagedTable table = PackagedTable.LINE_STATES;
     Map<String, Column> of = columns.of(table.name());
+    String sql = changing(table, "bank_line_id", of, column -> true);
+    new PackagedRows(table.name(), of, Set.of())
+        .read(
+            whole, (header, rows) -> jdbc.sql(sql).params(rows.toString(), householdId()).update());
+    jdbc.sql(WITHOUT_STATE).param("household", householdId()).update();
+  }
+
+  /** Fills columns that were left empty; row by row, since each may need the one before. */
+  private void fill(DataPackageFile whole, PackagedTable table) throws IOException {
+    Map<String, Column> of = columns.of(table.name());
+    String sql = changing(table, "id", of, column -> table.later().contains(column.name()));
+    new PackagedRows(table.name(), of, Set.of())
+        .read(
+            whole,
+            (header, rows) ->
+                rows.valueStream()
+                    .filter(row -> table.later().stream().anyMatch(row::hasNonNull))
+                    .forEach(row ->
+                        jdbc.sql(sql).params("[%s]".formatted(row), householdId()).update()));
+  }
+
+  private static String changing(
+      PackagedTable table, String key, Map<String, Column> of, Predicate<Column> which) {
     String sets =
         of.values().stream()
             .filter(column -> !column.name().equals(key) && which.test(column))
             .map(column -> "%s = r.%s".formatted(column.name(), column.name()))
             .collect(Collectors.joining(", "));
-    String sql =
-        "update %s t set %s from jsonb_populate_record(null::%s, ?::jsonb) r where t.household_id = ? and t.%s = r.%s"
-            .formatted(table.name(), sets, table.name(), key, key);
-    new PackagedRows(table.name(), of, Set.of())
-        .read(
-            whole,
-            (header, rows) -> {
-              for (JsonNode row : rows) {
-                if (table.later().isEmpty() || hasAny((ObjectNode) row, table)) {
-                  jdbc.sql(sql).params(row.toString(), householdId()).update();
-                }
-              }
-            });
-  }
-
-  private static boolean hasAny(ObjectNode row, PackagedTable table) {
-    return table.later().stream().anyMatch(column -> row.hasNonNull(column));
+    return "update %s t set %s from jsonb_populate_recordset(null::%s, ?::jsonb) r where t.household_id = ? and t.%s = r.%s"
+        .formatted(table.name(), sets, table.name(), key, key);
   }
 
   private void attachments(DataPackageFile whole) throws IOException {

@@ -3,16 +3,11 @@ package org.yewledger.app.household;
 import io.github.bucket4j.BucketConfiguration;
 import io.github.bucket4j.ConsumptionProbe;
 import io.github.bucket4j.distributed.BucketProxy;
-import io.github.bucket4j.distributed.ExpirationAfterWriteStrategy;
-import io.github.bucket4j.distributed.jdbc.PrimaryKeyMapper;
-import io.github.bucket4j.postgresql.Bucket4jPostgreSQL;
-import io.github.bucket4j.postgresql.PostgreSQLSelectForUpdateBasedProxyManager;
 import java.text.Normalizer;
 import java.time.Duration;
 import java.util.Locale;
-import java.util.concurrent.atomic.AtomicInteger;
-import javax.sql.DataSource;
 import org.springframework.stereotype.Component;
+import org.yewledger.app.platform.RateLimits;
 import org.yewledger.app.platform.Secrets;
 import org.yewledger.core.Refusal;
 
@@ -42,21 +37,10 @@ class SignInThrottle {
     }
   }
 
-  private static final int CLEAN_EVERY = 100;
-  private static final Duration KEPT_FULL = Duration.ofHours(1);
+  private final RateLimits limits;
 
-  private final PostgreSQLSelectForUpdateBasedProxyManager<String> counts;
-  private final AtomicInteger spent = new AtomicInteger();
-
-  SignInThrottle(DataSource dataSource) {
-    this.counts =
-        Bucket4jPostgreSQL.selectForUpdateBasedBuilder(dataSource)
-            .primaryKeyMapper(PrimaryKeyMapper.STRING)
-            .table("rate_limit")
-            .expiresAtColumn("expires_at")
-            .expirationAfterWrite(
-                ExpirationAfterWriteStrategy.basedOnTimeForRefillingBucketUpToMax(KEPT_FULL))
-            .build();
+  SignInThrottle(RateLimits limits) {
+    this.limits = limits;
   }
 
   /** By what tries at an email are counted that is nobody's. People are counted by identity. */
@@ -71,9 +55,6 @@ class SignInThrottle {
    * @throws Refusal {@code sign-in-paused}, saying how long to wait
    */
   void count(Limit limit, String who) {
-    if (spent.incrementAndGet() % CLEAN_EVERY == 0) {
-      counts.removeExpired(CLEAN_EVERY);
-    }
     ConsumptionProbe probe = bucket(limit, who).tryConsumeAndReturnRemaining(1);
     if (!probe.isConsumed()) {
       long minutes = 1 + Duration.ofNanos(probe.getNanosToWaitForRefill()).toMinutes();
@@ -95,6 +76,6 @@ class SignInThrottle {
   }
 
   private BucketProxy bucket(Limit limit, String who) {
-    return counts.builder().build(limit + ":" + who, () -> limit.configuration);
+    return limits.bucket(limit + ":" + who, limit.configuration);
   }
 }

@@ -6,9 +6,9 @@ import java.util.List;
  * Every code by which a request can be refused: the last part of a problem's {@code type}. Programs
  * rely on them, so a code keeps its meaning for ever; a test holds the list against the sources.
  */
-final class ProblemCodes {
+public final class ProblemCodes {
   /** Before the code in a problem's {@code type}. */
-  static final String URN = "urn:yew:problem:";
+  public static final String URN = "urn:yew:problem:";
 
   static final List<String> ALL =
       List.of(
@@ -120,6 +120,9 @@ final class ProblemCodes {
           "group-in-use",
           "has-opening-balance",
           "holiday-unnamed",
+          "household-not-empty",
+          "idempotency-key-bad",
+          "idempotency-key-used",
           "interest-no-expense",
           "invalid-field",
           "kept-by-core",
@@ -173,6 +176,7 @@ final class ProblemCodes {
           "not-counted",
           "not-doubled",
           "not-doubtful",
+          "not-for-programs",
           "not-found",
           "not-left-out",
           "not-like-a-schedule",
@@ -200,6 +204,9 @@ final class ProblemCodes {
           "other-class",
           "outside-history",
           "over-hundred-percent",
+          "package-foreign",
+          "package-newer",
+          "package-refused",
           "parent-not-group",
           "parent-other-book",
           "parent-other-class",
@@ -236,7 +243,9 @@ final class ProblemCodes {
           "reason-missing",
           "reconciled",
           "report-missing",
+          "request-done",
           "request-too-large",
+          "request-under-way",
           "rest-to-one",
           "return-closed",
           "returned-already",
@@ -291,6 +300,10 @@ final class ProblemCodes {
           "text-too-long",
           "ticked-elsewhere",
           "to-missing",
+          "token-beyond-role",
+          "token-expiry",
+          "token-over",
+          "token-unnamed",
           "too-few-postings",
           "too-many-columns",
           "too-many-conditions",
@@ -298,6 +311,7 @@ final class ProblemCodes {
           "too-many-parts",
           "too-many-postings",
           "too-many-receipts",
+          "too-many-requests",
           "too-many-shares",
           "too-many-tags",
           "too-many-to-sort",

@@ -18,13 +18,18 @@ import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
+import org.springframework.security.web.context.DelegatingSecurityContextRepository;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.RequestAttributeSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.session.web.http.CookieSerializer;
 import org.springframework.session.web.http.DefaultCookieSerializer;
 
-/** Who may call what. The interface's files are public, everything under /api needs a session. */
+/**
+ * Who may call what. The interface's files are public, everything under /api needs a session or a
+ * program's token.
+ */
 @Configuration
 @EnableMethodSecurity
 class Security {
@@ -65,7 +70,11 @@ class Security {
                 .denyAll()
                 .anyRequest()
                 .permitAll())
-        .csrf(csrf -> csrf.spa().csrfTokenRequestHandler(new TokenInHeader()))
+        .csrf(csrf ->
+            csrf.spa()
+                .csrfTokenRequestHandler(new TokenInHeader())
+                // No browser sends a program's token by itself, so nobody can forge with it.
+                .ignoringRequestMatchers(ByProgram::is))
         .securityContext(context -> context.securityContextRepository(contexts))
         .requestCache(cache -> cache.disable())
         .logout(logout -> logout.disable())
@@ -85,7 +94,9 @@ class Security {
 
   @Bean
   SecurityContextRepository contexts() {
-    return new HttpSessionSecurityContextRepository();
+    return new DelegatingSecurityContextRepository(
+        new RequestAttributeSecurityContextRepository(),
+        new HttpSessionSecurityContextRepository());
   }
 
   private static void tellDenied(

@@ -41,6 +41,10 @@ public final class Walls {
               "tag_name",
               "name-taken",
               "There is a tag of that name already. Merge this one into it instead."),
+          wall(
+              "idempotency_key_once",
+              "request-under-way",
+              "A request with this Idempotency-Key is being carried out. Ask again in a moment."),
           wall("entry_countered_once", "already-countered", "The entry was voided meanwhile."),
           wall(
               "posting_household_id_tax_rate_id_fkey",
