@@ -7,6 +7,7 @@ import { Tooltip } from 'radix-ui'
 import { StrictMode, useEffect, useState } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
+import { ApiPage } from '@/features/api-document/ApiPage'
 import { Loans } from '@/features/loan/Loans'
 import { Forecast } from '@/features/plan/Forecast'
 import { SetAsides } from '@/features/plan/SetAsides'
@@ -82,6 +83,7 @@ const router = createBrowserRouter([
           { path: '/currencies', element: <Rates /> },
           { path: '/people', element: <People /> },
           { path: '/you', element: <You /> },
+          { path: '/api-document', element: <ApiPage /> },
           { path: '/rules', element: <Rules /> },
           { path: '/plan', element: <Budgets /> },
           { path: '/plan/ahead', element: <YearAhead /> },

@@ -13,6 +13,10 @@ export interface paths {
         };
         get: operations["accounts"];
         put?: never;
+        /**
+         * Adds an account, with its opening balance where one is said: one act, or none.
+         * @description Adds an account, with its opening balance where one is said: one act, or none.
+         */
         post: operations["add_3"];
         delete?: never;
         options?: never;
@@ -91,6 +95,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A page of an account's register, each posting with the balance after it.
+         * @description A page of an account's register, each posting with the balance after it.
+         */
         get: operations["register"];
         put?: never;
         post?: never;
@@ -107,6 +115,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What the postings of a register that fit come to.
+         * @description What the postings of a register that fit come to.
+         */
         get: operations["registerTotals"];
         put?: never;
         post?: never;
@@ -139,6 +151,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Acts, newest first: those that touched an entry or an account, by a person, within a time.
+         * @description Acts, newest first: those that touched an entry or an account, by a person, within a time.
+         */
         get: operations["acts"];
         put?: never;
         post?: never;
@@ -155,6 +171,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What undo and redo would take back for the person now.
+         * @description What undo and redo would take back for the person now.
+         */
         get: operations["next"];
         put?: never;
         post?: never;
@@ -171,6 +191,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Every row that an act changed, as it was before and after.
+         * @description Every row that an act changed, as it was before and after.
+         */
         get: operations["changes"];
         put?: never;
         post?: never;
@@ -189,6 +213,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Takes an act back; an undoing taken back is a redo.
+         * @description Takes an act back; an undoing taken back is a redo.
+         */
         post: operations["undo"];
         delete?: never;
         options?: never;
@@ -219,8 +247,18 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Those of an entry, of a bank line or of a statement; with none of them, all that wait for their
+         *      entry.
+         * @description Those of an entry, of a bank line or of a statement; with none of them, all that wait for their
+         *      entry.
+         */
         get: operations["attachments"];
         put?: never;
+        /**
+         * Keeps a file, at an entry, at a bank line, at a statement, or waiting for its entry.
+         * @description Keeps a file, at an entry, at a bank line, at a statement, or waiting for its entry.
+         */
         post: operations["attach"];
         delete?: never;
         options?: never;
@@ -251,6 +289,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The file as it came.
+         * @description The file as it came.
+         */
         get: operations["file"];
         put?: never;
         post?: never;
@@ -283,6 +325,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The picture of a page from 1 on; page 0 is the first one, small.
+         * @description The picture of a page from 1 on; page 0 is the first one, small.
+         */
         get: operations["picture"];
         put?: never;
         post?: never;
@@ -317,6 +363,10 @@ export interface paths {
         };
         get: operations["books"];
         put?: never;
+        /**
+         * Makes a book with a starter chart.
+         * @description Makes a book with a starter chart.
+         */
         post: operations["add_2"];
         delete?: never;
         options?: never;
@@ -349,6 +399,10 @@ export interface paths {
         };
         get: operations["export"];
         put?: never;
+        /**
+         * Takes a table in, all of it or nothing.
+         * @description Takes a table in, all of it or nothing.
+         */
         post: operations["takeIn_2"];
         delete?: never;
         options?: never;
@@ -365,6 +419,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Says what a table would bring, with every bad row.
+         * @description Says what a table would bring, with every bad row.
+         */
         post: operations["check"];
         delete?: never;
         options?: never;
@@ -411,6 +469,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What a book's holdings in other currencies are worth at the end of a day.
+         * @description What a book's holdings in other currencies are worth at the end of a day.
+         */
         get: operations["revaluation"];
         put?: never;
         post: operations["revalue"];
@@ -429,6 +491,10 @@ export interface paths {
         };
         get: operations["exportRules"];
         put?: never;
+        /**
+         * Adds all rules of a table at the end of the order, or none.
+         * @description Adds all rules of a table at the end of the order, or none.
+         */
         post: operations["takeInRules"];
         delete?: never;
         options?: never;
@@ -443,6 +509,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The month of every category that something is planned for or was spent on.
+         * @description The month of every category that something is planned for or was spent on.
+         */
         get: operations["month_1"];
         put?: never;
         post?: never;
@@ -461,6 +531,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Plans a fiscal year from what was spent in the year before.
+         * @description Plans a fiscal year from what was spent in the year before.
+         */
         post: operations["planYear"];
         delete?: never;
         options?: never;
@@ -475,7 +549,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A category over the fiscal year that a month is in.
+         * @description A category over the fiscal year that a month is in.
+         */
         get: operations["year"];
+        /**
+         * Plans months of a category anew, each by itself or all together.
+         * @description Plans months of a category anew, each by itself or all together.
+         */
         put: operations["plan"];
         post?: never;
         delete?: never;
@@ -492,6 +574,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Whether what is left of a category goes on to the next month.
+         * @description Whether what is left of a category goes on to the next month.
+         */
         put: operations["carry"];
         post?: never;
         delete?: never;
@@ -523,8 +609,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What has to be right before books are closed through a month.
+         * @description What has to be right before books are closed through a month.
+         */
         get: operations["toClose"];
         put?: never;
+        /**
+         * Closes a book through a month.
+         * @description Closes a book through a month.
+         */
         post: operations["close"];
         delete?: never;
         options?: never;
@@ -539,6 +633,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A month of a book on paper: checklist, reports, and what was agreed in it.
+         * @description A month of a book on paper: checklist, reports, and what was agreed in it.
+         */
         get: operations["pack"];
         put?: never;
         post?: never;
@@ -557,6 +655,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Opens a month again, and all after it; for owners.
+         * @description Opens a month again, and all after it; for owners.
+         */
         post: operations["reopen_1"];
         delete?: never;
         options?: never;
@@ -571,6 +673,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The fiscal year that a month is in, on paper: its reports, its tax form and its sales tax.
+         * @description The fiscal year that a month is in, on paper: its reports, its tax form and its sales tax.
+         */
         get: operations["yearPack"];
         put?: never;
         post?: never;
@@ -589,6 +695,10 @@ export interface paths {
         };
         get: operations["all_2"];
         put?: never;
+        /**
+         * Asks a bank for consent; the person then goes to the page in the answer.
+         * @description Asks a bank for consent; the person then goes to the page in the answer.
+         */
         post: operations["connect"];
         delete?: never;
         options?: never;
@@ -606,6 +716,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Disconnects; what was fetched stays.
+         * @description Disconnects; what was fetched stays.
+         */
         delete: operations["disconnect"];
         options?: never;
         head?: never;
@@ -620,6 +734,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Settles where lines go and from when on.
+         * @description Settles where lines go and from when on.
+         */
         put: operations["map"];
         post?: never;
         delete?: never;
@@ -637,6 +755,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Asks for consent again.
+         * @description Asks for consent again.
+         */
         post: operations["renew"];
         delete?: never;
         options?: never;
@@ -653,6 +775,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * The person is back from the bank.
+         * @description The person is back from the bank.
+         */
         post: operations["returned"];
         delete?: never;
         options?: never;
@@ -699,6 +825,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The currencies of ISO 4217, as the JDK knows them.
+         * @description The currencies of ISO 4217, as the JDK knows them.
+         */
         get: operations["currencies"];
         put?: never;
         post?: never;
@@ -715,8 +845,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The whole household as a data package: tables as CSV with their schemas, and attachments.
+         * @description The whole household as a data package: tables as CSV with their schemas, and attachments.
+         */
         get: operations["takeOut_1"];
         put?: never;
+        /**
+         * Takes a data package into this household, which has to be empty.
+         * @description Takes a data package into this household, which has to be empty.
+         */
         post: operations["takeIn_1"];
         delete?: never;
         options?: never;
@@ -731,6 +869,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What is overdue, and what falls due through a day.
+         * @description What is overdue, and what falls due through a day.
+         */
         get: operations["due"];
         put?: never;
         post?: never;
@@ -747,8 +889,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A page of the journal.
+         * @description A page of the journal.
+         */
         get: operations["entries"];
         put?: never;
+        /**
+         * Books an entry that was typed.
+         * @description Books an entry that was typed.
+         */
         post: operations["enter_1"];
         delete?: never;
         options?: never;
@@ -765,6 +915,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Makes one change to many entries, as one act.
+         * @description Makes one change to many entries, as one act.
+         */
         post: operations["changeBulk"];
         delete?: never;
         options?: never;
@@ -781,6 +935,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Counts what one change to many entries would do.
+         * @description Counts what one change to many entries would do. Changes nothing.
+         */
         post: operations["countBulk"];
         delete?: never;
         options?: never;
@@ -797,6 +955,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Takes many entries back, each by its opposite on its own day, as one act.
+         * @description Takes many entries back, each by its opposite on its own day, as one act.
+         */
         post: operations["bulkVoid"];
         delete?: never;
         options?: never;
@@ -813,6 +975,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Counts what taking many entries back would do.
+         * @description Counts what taking many entries back would do. Changes nothing.
+         */
         post: operations["countBulkVoid"];
         delete?: never;
         options?: never;
@@ -827,6 +993,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What a typed query means, and what may be typed where the caret stands.
+         * @description What a typed query means, and what may be typed where the caret stands.
+         */
         get: operations["query"];
         put?: never;
         post?: never;
@@ -845,6 +1015,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * What the fields of an entry mean that is being typed.
+         * @description What the fields of an entry mean that is being typed. Books nothing.
+         */
         post: operations["readTyped"];
         delete?: never;
         options?: never;
@@ -859,6 +1033,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What all of it comes to, by currency.
+         * @description What all of it comes to, by currency.
+         */
         get: operations["totals"];
         put?: never;
         post?: never;
@@ -876,8 +1054,16 @@ export interface paths {
             cookie?: never;
         };
         get: operations["entry"];
+        /**
+         * Gives an entry another form; number and identity stay, and history keeps each form.
+         * @description Gives an entry another form; number and identity stay, and history keeps each form.
+         */
         put: operations["revise"];
         post?: never;
+        /**
+         * Takes an entry out of the books that neither a bank nor a statement holds.
+         * @description Takes an entry out of the books that neither a bank nor a statement holds.
+         */
         delete: operations["delete"];
         options?: never;
         head?: never;
@@ -893,6 +1079,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Writes an entry again on another day.
+         * @description Writes an entry again on another day.
+         */
         post: operations["again"];
         delete?: never;
         options?: never;
@@ -909,6 +1099,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Takes an entry back by its opposite, which is the answer.
+         * @description Takes an entry back by its opposite, which is the answer.
+         */
         post: operations["counter"];
         delete?: never;
         options?: never;
@@ -923,6 +1117,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Entries that may be the same thing booked twice, the likeliest first.
+         * @description Entries that may be the same thing booked twice, the likeliest first.
+         */
         get: operations["doubles"];
         put?: never;
         post?: never;
@@ -941,6 +1139,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Makes one entry of two that are one thing booked twice: this one stays.
+         * @description Makes one entry of two that are one thing booked twice: this one stays.
+         */
         post: operations["merge_2"];
         delete?: never;
         options?: never;
@@ -955,6 +1157,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A schedule as it would begin from an entry.
+         * @description A schedule as it would begin from an entry. Makes nothing.
+         */
         get: operations["like"];
         put?: never;
         post?: never;
@@ -971,7 +1177,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What each month would bear of an entry that serves some.
+         * @description What each month would bear of an entry that serves some. Changes nothing.
+         */
         get: operations["servedParts"];
+        /**
+         * Says which months an entry serves; reports and budgets can spread it over them.
+         * @description Says which months an entry serves; reports and budgets can spread it over them.
+         */
         put: operations["serve"];
         post?: never;
         delete?: never;
@@ -989,6 +1203,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Takes the bank lines of an entry back, so that they wait again.
+         * @description Takes the bank lines of an entry back, so that they wait again.
+         */
         post: operations["takeLinesBack"];
         delete?: never;
         options?: never;
@@ -1005,6 +1223,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Asked with a body, since the amounts of many rows are longer than an address may be.
+         * @description Asked with a body, since the amounts of many rows are longer than an address may be.
+         */
         post: operations["flows"];
         delete?: never;
         options?: never;
@@ -1019,6 +1241,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Each account through a day, from what is due and what usually moves; with an entry that is not
+         *      booked where all three of it are told.
+         * @description Each account through a day, from what is due and what usually moves; with an entry that is not
+         *      booked where all three of it are told.
+         */
         get: operations["forecast"];
         put?: never;
         post?: never;
@@ -1037,6 +1265,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Begins a household with its first owner, who then signs in.
+         * @description Begins a household with its first owner, who then signs in.
+         */
         post: operations["found"];
         delete?: never;
         options?: never;
@@ -1067,6 +1299,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The bank lines of an account as a file.
+         * @description The bank lines of an account as a file.
+         */
         get: operations["lines"];
         put?: never;
         post?: never;
@@ -1085,6 +1321,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Takes the new lines of a file in: one batch for each account in it, all or none.
+         * @description Takes the new lines of a file in: one batch for each account in it, all or none.
+         */
         post: operations["takeIn"];
         delete?: never;
         options?: never;
@@ -1102,6 +1342,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Takes a batch back, but for what is reconciled.
+         * @description Takes a batch back, but for what is reconciled.
+         */
         delete: operations["takeBack_3"];
         options?: never;
         head?: never;
@@ -1115,6 +1359,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The lines that may be others once more.
+         * @description The lines that may be others once more.
+         */
         get: operations["doubts"];
         put?: never;
         post?: never;
@@ -1149,6 +1397,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Reads a file without keeping it.
+         * @description Reads a file without keeping it.
+         */
         post: operations["preview"];
         delete?: never;
         options?: never;
@@ -1179,6 +1431,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same on paper.
+         * @description The same on paper.
+         */
         get: operations["paper_3"];
         put?: never;
         post?: never;
@@ -1195,6 +1451,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Every posting as comma-separated text, with plain numbers.
+         * @description Every posting as comma-separated text, with plain numbers.
+         */
         get: operations["table_2"];
         put?: never;
         post?: never;
@@ -1211,6 +1471,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same as a workbook, with real numbers and days.
+         * @description The same as a workbook, with real numbers and days.
+         */
         get: operations["workbook_2"];
         put?: never;
         post?: never;
@@ -1227,6 +1491,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * As they stand at a month, of each book or of one.
+         * @description As they stand at a month, of each book or of one.
+         */
         get: operations["goals"];
         put?: never;
         post?: never;
@@ -1244,6 +1512,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Sets what is to stand on an account by a day, or gives the goal up.
+         * @description Sets what is to stand on an account by a day, or gives the goal up.
+         */
         put: operations["setBalance"];
         post?: never;
         delete?: never;
@@ -1260,6 +1532,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Sets what a book is to earn in a fiscal year, or gives the goal up.
+         * @description Sets what a book is to earn in a fiscal year, or gives the goal up.
+         */
         put: operations["setProfit"];
         post?: never;
         delete?: never;
@@ -1307,6 +1583,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Institutions by any part of name, town or code.
+         * @description Institutions by any part of name, town or code.
+         */
         get: operations["institutions"];
         put?: never;
         post?: never;
@@ -1324,6 +1604,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Says how trades of an account are booked.
+         * @description Says how trades of an account are booked.
+         */
         put: operations["keepInvestment"];
         post?: never;
         delete?: never;
@@ -1341,6 +1625,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Books what the holdings of an account are worth more than they are booked at.
+         * @description Books what the holdings of an account are worth more than they are booked at.
+         */
         post: operations["adjust"];
         delete?: never;
         options?: never;
@@ -1357,6 +1645,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Books what happened to a holding.
+         * @description Books what happened to a holding.
+         */
         post: operations["book"];
         delete?: never;
         options?: never;
@@ -1452,6 +1744,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Puts a report on the Almanac, or takes it off.
+         * @description Puts a report on the Almanac, or takes it off.
+         */
         put: operations["stand"];
         post?: never;
         delete?: never;
@@ -1484,8 +1780,16 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Leaves a waiting line out, with the reason.
+         * @description Leaves a waiting line out, with the reason.
+         */
         put: operations["leaveOut"];
         post?: never;
+        /**
+         * Lets it wait again.
+         * @description Lets it wait again.
+         */
         delete: operations["takeBack"];
         options?: never;
         head?: never;
@@ -1515,8 +1819,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Those whose terms are told, of a book or of all.
+         * @description Those whose terms are told, of a book or of all.
+         */
         get: operations["loans"];
         put?: never;
+        /**
+         * Tells the terms of a loan; its payments are due from then on.
+         * @description Tells the terms of a loan; its payments are due from then on.
+         */
         post: operations["add_1"];
         delete?: never;
         options?: never;
@@ -1531,9 +1843,17 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A loan from its first payment to its last.
+         * @description A loan from its first payment to its last.
+         */
         get: operations["loan"];
         put: operations["change_4"];
         post?: never;
+        /**
+         * Takes the terms out; entries stay.
+         * @description Takes the terms out; entries stay.
+         */
         delete: operations["remove_3"];
         options?: never;
         head?: never;
@@ -1549,6 +1869,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Expects an extra payment.
+         * @description Expects an extra payment.
+         */
         post: operations["plan_1"];
         delete?: never;
         options?: never;
@@ -1563,6 +1887,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The loan with an extra payment.
+         * @description The loan with an extra payment. Books and keeps nothing.
+         */
         get: operations["whatIf"];
         put?: never;
         post?: never;
@@ -1580,6 +1908,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Keeps what the lender says of a year.
+         * @description Keeps what the lender says of a year.
+         */
         put: operations["keepYear"];
         post?: never;
         delete: operations["removeYear"];
@@ -1613,6 +1945,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * The sheet as it would be with these balances in place of what is set.
+         * @description The sheet as it would be with these balances in place of what is set. Nothing is saved.
+         */
         post: operations["sheet_1"];
         delete?: never;
         options?: never;
@@ -1627,6 +1963,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The payees whose name has the text in it, the most used first.
+         * @description The payees whose name has the text in it, the most used first.
+         */
         get: operations["payees"];
         put?: never;
         post?: never;
@@ -1643,6 +1983,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The payees with the text in their names, the most used first; at most 200.
+         * @description The payees with the text in their names, the most used first; at most 200.
+         */
         get: operations["directory"];
         put?: never;
         post?: never;
@@ -1677,6 +2021,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Makes this payee part of another one.
+         * @description Makes this payee part of another one.
+         */
         post: operations["merge_1"];
         delete?: never;
         options?: never;
@@ -1709,6 +2057,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Invites somebody; the link is for the owner to hand on.
+         * @description Invites somebody; the link is for the owner to hand on.
+         */
         post: operations["invite"];
         delete?: never;
         options?: never;
@@ -1757,6 +2109,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * A link by which the person sets a new password.
+         * @description A link by which the person sets a new password.
+         */
         post: operations["newPasswordLink"];
         delete?: never;
         options?: never;
@@ -1805,6 +2161,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Keeps all prices of a table with the columns day, security and price; all or none.
+         * @description Keeps all prices of a table with the columns day, security and price; all or none.
+         */
         post: operations["importPrices"];
         delete?: never;
         options?: never;
@@ -1821,6 +2181,10 @@ export interface paths {
         };
         get: operations["rates"];
         put?: never;
+        /**
+         * Keeps a rate; one of the same day and currencies is replaced.
+         * @description Keeps a rate; one of the same day and currencies is replaced.
+         */
         post: operations["keep_2"];
         delete: operations["remove_4"];
         options?: never;
@@ -1837,6 +2201,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Keeps all rates of a table with the columns day, from, to and rate; all or none.
+         * @description Keeps all rates of a table with the columns day, from, to and rate; all or none.
+         */
         post: operations["importTable"];
         delete?: never;
         options?: never;
@@ -1851,6 +2219,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * One report of each book, or of the chosen one, and of all books as one.
+         * @description One report of each book, or of the chosen one, and of all books as one.
+         */
         get: operations["report"];
         put?: never;
         post?: never;
@@ -1883,6 +2255,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same on paper, with what is unusual.
+         * @description The same on paper, with what is unusual.
+         */
         get: operations["monthPaper"];
         put?: never;
         post?: never;
@@ -1899,6 +2275,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What was spent on each category as comma-separated text, with plain numbers.
+         * @description What was spent on each category as comma-separated text, with plain numbers.
+         */
         get: operations["monthTable"];
         put?: never;
         post?: never;
@@ -1915,6 +2295,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same as a workbook, with real numbers.
+         * @description The same as a workbook, with real numbers.
+         */
         get: operations["monthWorkbook"];
         put?: never;
         post?: never;
@@ -1931,6 +2315,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same on paper.
+         * @description The same on paper.
+         */
         get: operations["paper_2"];
         put?: never;
         post?: never;
@@ -1947,6 +2335,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same as comma-separated text, with plain numbers.
+         * @description The same as comma-separated text, with plain numbers.
+         */
         get: operations["table_1"];
         put?: never;
         post?: never;
@@ -1963,6 +2355,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same as a workbook, with real numbers.
+         * @description The same as a workbook, with real numbers.
+         */
         get: operations["workbook_1"];
         put?: never;
         post?: never;
@@ -1981,6 +2377,10 @@ export interface paths {
         };
         get: operations["rules"];
         put?: never;
+        /**
+         * Makes a rule.
+         * @description Makes a rule. It is tried last, and applies at once to what waits.
+         */
         post: operations["make_1"];
         delete?: never;
         options?: never;
@@ -1997,6 +2397,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * What to begin a rule with, from bank lines.
+         * @description What to begin a rule with, from bank lines. Changes nothing.
+         */
         post: operations["beginRule"];
         delete?: never;
         options?: never;
@@ -2011,6 +2415,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What came of all rules in the last twelve months, and which more could be made.
+         * @description What came of all rules in the last twelve months, and which more could be made.
+         */
         get: operations["review"];
         put?: never;
         post?: never;
@@ -2029,6 +2437,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * What a rule would have caught in the last twelve months.
+         * @description What a rule would have caught in the last twelve months. Nothing is saved.
+         */
         post: operations["tryRule"];
         delete?: never;
         options?: never;
@@ -2059,6 +2471,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The entries that are booked otherwise than a rule would book their lines.
+         * @description The entries that are booked otherwise than a rule would book their lines.
+         */
         get: operations["applicable"];
         put?: never;
         post?: never;
@@ -2077,6 +2493,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Books entries as a rule says, all or none, as one act.
+         * @description Books entries as a rule says, all or none, as one act.
+         */
         post: operations["applyRule"];
         delete?: never;
         options?: never;
@@ -2093,6 +2513,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Makes the same rule for a book, with the accounts of the same names there.
+         * @description Makes the same rule for a book, with the accounts of the same names there.
+         */
         post: operations["copyRule"];
         delete?: never;
         options?: never;
@@ -2109,6 +2533,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Moves a rule to a place in the order, counted from 1.
+         * @description Moves a rule to a place in the order, counted from 1.
+         */
         post: operations["move"];
         delete?: never;
         options?: never;
@@ -2123,6 +2551,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The period that a month is in, of each registered book or of the chosen one.
+         * @description The period that a month is in, of each registered book or of the chosen one.
+         */
         get: operations["salesTax"];
         put?: never;
         post?: never;
@@ -2139,6 +2571,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same on paper.
+         * @description The same on paper.
+         */
         get: operations["paper_1"];
         put?: never;
         post?: never;
@@ -2157,6 +2593,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Books a payment to the tax office, or what it paid back.
+         * @description Books a payment to the tax office, or what it paid back.
+         */
         post: operations["pay"];
         delete?: never;
         options?: never;
@@ -2173,6 +2613,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Keeps what the books say of a period as its return.
+         * @description Keeps what the books say of a period as its return.
+         */
         post: operations["record"];
         delete?: never;
         options?: never;
@@ -2190,6 +2634,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Takes the last return of a book back: it was not sent.
+         * @description Takes the last return of a book back: it was not sent.
+         */
         delete: operations["takeBack_2"];
         options?: never;
         head?: never;
@@ -2203,6 +2651,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same as comma-separated text, with plain numbers.
+         * @description The same as comma-separated text, with plain numbers.
+         */
         get: operations["table"];
         put?: never;
         post?: never;
@@ -2219,6 +2671,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same as a workbook, with real numbers.
+         * @description The same as a workbook, with real numbers.
+         */
         get: operations["workbook"];
         put?: never;
         post?: never;
@@ -2235,6 +2691,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * All of a book, or of all, by their payees.
+         * @description All of a book, or of all, by their payees.
+         */
         get: operations["schedules"];
         put?: never;
         post: operations["add"];
@@ -2251,6 +2711,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What came regularly and no schedule expects.
+         * @description What came regularly and no schedule expects.
+         */
         get: operations["found_1"];
         put?: never;
         post?: never;
@@ -2270,6 +2734,10 @@ export interface paths {
         get: operations["schedule"];
         put: operations["change_1"];
         post?: never;
+        /**
+         * Ends a schedule; entries stay.
+         * @description Ends a schedule; entries stay.
+         */
         delete: operations["remove_1"];
         options?: never;
         head?: never;
@@ -2283,8 +2751,20 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What a schedule brought so far and brings next.
+         * @description What a schedule brought so far and brings next.
+         */
         get: operations["dueOf"];
+        /**
+         * Says what becomes of a due item of a schedule.
+         * @description Says what becomes of a due item of a schedule.
+         */
         put: operations["settle"];
+        /**
+         * Books a due item of a schedule.
+         * @description Books a due item of a schedule.
+         */
         post: operations["enter"];
         delete?: never;
         options?: never;
@@ -2316,6 +2796,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Keeps a price; one of the same day is replaced.
+         * @description Keeps a price; one of the same day is replaced.
+         */
         put: operations["keepPrice"];
         post?: never;
         delete: operations["removePrice"];
@@ -2331,6 +2815,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Who is signed in; 401 if nobody is.
+         * @description Who is signed in; 401 if nobody is.
+         */
         get: operations["session"];
         put?: never;
         post: operations["signIn"];
@@ -2350,6 +2838,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Ends all other sessions of the person.
+         * @description Ends all other sessions of the person.
+         */
         delete: operations["signOutElsewhere"];
         options?: never;
         head?: never;
@@ -2364,6 +2856,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Changes how the person writes figures and days.
+         * @description Changes how the person writes figures and days.
+         */
         put: operations["changeFormats"];
         post?: never;
         delete?: never;
@@ -2381,6 +2877,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Goes on in another household.
+         * @description Goes on in another household.
+         */
         post: operations["choose_1"];
         delete?: never;
         options?: never;
@@ -2395,8 +2895,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The households that the person belongs to.
+         * @description The households that the person belongs to.
+         */
         get: operations["households"];
         put?: never;
+        /**
+         * Begins another household with the person as its owner, and goes on in it.
+         * @description Begins another household with the person as its owner, and goes on in it.
+         */
         post: operations["foundAnother"];
         delete?: never;
         options?: never;
@@ -2412,6 +2920,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Changes the keys that the person works with.
+         * @description Changes the keys that the person works with.
+         */
         put: operations["changeKeys"];
         post?: never;
         delete?: never;
@@ -2428,6 +2940,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Changes the password, and ends all other sessions.
+         * @description Changes the password, and ends all other sessions.
+         */
         put: operations["changePassword"];
         post?: never;
         delete?: never;
@@ -2461,6 +2977,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Turns the second factor off; asks for the password, as a window may stand open.
+         * @description Turns the second factor off; asks for the password, as a window may stand open.
+         */
         post: operations["turnOff"];
         delete?: never;
         options?: never;
@@ -2477,6 +2997,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * A new secret to show to an authenticator.
+         * @description A new secret to show to an authenticator.
+         */
         post: operations["newSecret"];
         delete?: never;
         options?: never;
@@ -2523,6 +3047,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The accounts in which anything is set aside, of a book or of all.
+         * @description The accounts in which anything is set aside, of a book or of all.
+         */
         get: operations["all_3"];
         put?: never;
         post?: never;
@@ -2542,6 +3070,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Gives a division up that is kept by name.
+         * @description Gives a division up that is kept by name.
+         */
         delete: operations["removeTemplate"];
         options?: never;
         head?: never;
@@ -2557,6 +3089,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Divides an amount over the purposes of an account, or moves between them.
+         * @description Divides an amount over the purposes of an account, or moves between them.
+         */
         post: operations["divide"];
         delete?: never;
         options?: never;
@@ -2572,6 +3108,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Says which categories a set-aside pays for.
+         * @description Says which categories a set-aside pays for.
+         */
         put: operations["keepPays"];
         post?: never;
         delete?: never;
@@ -2589,6 +3129,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Takes out of the set-asides of an account what was spent on what they pay for.
+         * @description Takes out of the set-asides of an account what was spent on what they pay for.
+         */
         post: operations["takeOut"];
         delete?: never;
         options?: never;
@@ -2604,6 +3148,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Keeps a division by name, in place of one of that name.
+         * @description Keeps a division by name, in place of one of that name.
+         */
         put: operations["keepTemplate"];
         post?: never;
         delete?: never;
@@ -2620,6 +3168,10 @@ export interface paths {
             cookie?: never;
         };
         get: operations["page"];
+        /**
+         * Keeps what was typed; it need not be whole.
+         * @description Keeps what was typed; it need not be whole.
+         */
         put: operations["keep"];
         post?: never;
         delete?: never;
@@ -2637,6 +3189,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Opens the books: makes everything of the draft at once.
+         * @description Opens the books: makes everything of the draft at once.
+         */
         post: operations["openBooks"];
         delete?: never;
         options?: never;
@@ -2653,6 +3209,10 @@ export interface paths {
         };
         get: operations["toReconcile"];
         put?: never;
+        /**
+         * Begins a statement from paper.
+         * @description Begins a statement from paper.
+         */
         post: operations["begin"];
         delete?: never;
         options?: never;
@@ -2669,6 +3229,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Begins the statement of a count of cash; all that the books have stands against it.
+         * @description Begins the statement of a count of cash; all that the books have stands against it.
+         */
         post: operations["count"];
         delete?: never;
         options?: never;
@@ -2699,6 +3263,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What was agreed when the statement was finished, whatever became of the books since.
+         * @description What was agreed when the statement was finished, whatever became of the books since.
+         */
         get: operations["agreement"];
         put?: never;
         post?: never;
@@ -2715,6 +3283,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same on paper.
+         * @description The same on paper.
+         */
         get: operations["agreementPaper"];
         put?: never;
         post?: never;
@@ -2731,6 +3303,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The same as a table: what was agreed, and what stayed open.
+         * @description The same as a table: what was agreed, and what stayed open.
+         */
         get: operations["agreementTable"];
         put?: never;
         post?: never;
@@ -2747,6 +3323,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Where a statement that was opened again parts from what was agreed.
+         * @description Where a statement that was opened again parts from what was agreed.
+         */
         get: operations["breaks"];
         put?: never;
         post?: never;
@@ -2765,6 +3345,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Puts a posting back to what was agreed.
+         * @description Puts a posting back to what was agreed.
+         */
         post: operations["restore"];
         delete?: never;
         options?: never;
@@ -2779,8 +3363,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What the bank's lines and the postings of the books have in common, and what not.
+         * @description What the bank's lines and the postings of the books have in common, and what not.
+         */
         get: operations["comparison"];
         put?: never;
+        /**
+         * Joins lines with postings, posts lines as proposed, and ticks them, as one act.
+         * @description Joins lines with postings, posts lines as proposed, and ticks them, as one act.
+         */
         post: operations["settle_2"];
         delete?: never;
         options?: never;
@@ -2797,6 +3389,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Books what is apart and nothing explains, as that, and ticks it.
+         * @description Books what is apart and nothing explains, as that, and ticks it.
+         */
         post: operations["lastResort"];
         delete?: never;
         options?: never;
@@ -2813,6 +3409,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Finishes the statement; refused at any other difference than zero.
+         * @description Finishes the statement; refused at any other difference than zero.
+         */
         post: operations["finish"];
         delete?: never;
         options?: never;
@@ -2827,8 +3427,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Why statement and ticked postings may be apart, the likeliest first.
+         * @description Why statement and ticked postings may be apart, the likeliest first.
+         */
         get: operations["reasons"];
         put?: never;
+        /**
+         * Puts right what explains the difference, as one act.
+         * @description Puts right what explains the difference, as one act.
+         */
         post: operations["settle_1"];
         delete?: never;
         options?: never;
@@ -2845,6 +3453,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Opens the account's last agreed statement again.
+         * @description Opens the account's last agreed statement again.
+         */
         post: operations["reopen"];
         delete?: never;
         options?: never;
@@ -2875,6 +3487,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * All tags, by name.
+         * @description All tags, by name.
+         */
         get: operations["tags"];
         put?: never;
         post?: never;
@@ -2892,6 +3508,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Renames a tag, puts it away or takes it out again.
+         * @description Renames a tag, puts it away or takes it out again.
+         */
         put: operations["change"];
         post?: never;
         delete?: never;
@@ -2909,6 +3529,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Makes this tag part of another one.
+         * @description Makes this tag part of another one.
+         */
         post: operations["merge"];
         delete?: never;
         options?: never;
@@ -2923,6 +3547,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * How many entries of each line have a receipt.
+         * @description How many entries of each line have a receipt.
+         */
         get: operations["counts"];
         put?: never;
         post?: never;
@@ -2939,6 +3567,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A line's entries as a list, then their receipts, page by page.
+         * @description A line's entries as a list, then their receipts, page by page.
+         */
         get: operations["paper"];
         put?: never;
         post?: never;
@@ -2987,6 +3619,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * All templates, by name.
+         * @description All templates, by name.
+         */
         get: operations["templates"];
         put?: never;
         post: operations["keep_1"];
@@ -3020,6 +3656,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Says what a thing is worth from a day on.
+         * @description Says what a thing is worth from a day on.
+         */
         put: operations["value"];
         post?: never;
         delete: operations["removeValuation"];
@@ -3036,6 +3676,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Says how a thing is written down.
+         * @description Says how a thing is written down.
+         */
         put: operations["writeDown"];
         post?: never;
         delete: operations["stopWritingDown"];
@@ -3053,6 +3697,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Books the months through one that are not booked yet.
+         * @description Books the months through one that are not booked yet.
+         */
         post: operations["bookThrough"];
         delete?: never;
         options?: never;
@@ -3070,6 +3718,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Takes a trade out, with its entry.
+         * @description Takes a trade out, with its entry.
+         */
         delete: operations["removeTrade"];
         options?: never;
         head?: never;
@@ -3101,6 +3753,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * How a transfer would be booked.
+         * @description How a transfer would be booked.
+         */
         post: operations["previewTransfer"];
         delete?: never;
         options?: never;
@@ -3115,6 +3771,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * At the end of a day, for one book or for each.
+         * @description At the end of a day, for one book or for each.
+         */
         get: operations["trialBalance"];
         put?: never;
         post?: never;
@@ -3131,6 +3791,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What trusted rules have posted in the last fourteen days, as far as it stands.
+         * @description What trusted rules have posted in the last fourteen days, as far as it stands.
+         */
         get: operations["trustedPosts"];
         put?: never;
         post?: never;
@@ -3179,6 +3843,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A rate or a percentage.
+         * @description A rate or a percentage.
+         */
         get: operations["number"];
         put?: never;
         post?: never;
@@ -3195,6 +3863,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A part of a split: an amount, a share such as <code>30%</code>, or <code>100 net</code>, to which the
+         *      sales tax of its place is added.
+         * @description A part of a split: an amount, a share such as <code>30%</code>, or <code>100 net</code>, to which the
+         *      sales tax of its place is added.
+         */
         get: operations["part"];
         put?: never;
         post?: never;
@@ -3245,6 +3919,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Posts lines as they were accepted: all or none, or those that can be.
+         * @description Posts lines as they were accepted: all or none, or those that can be.
+         */
         post: operations["post"];
         delete?: never;
         options?: never;
@@ -3261,6 +3939,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Takes posted lines back, so that they wait again.
+         * @description Takes posted lines back, so that they wait again.
+         */
         post: operations["takeBack_1"];
         delete?: never;
         options?: never;
@@ -3275,6 +3957,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Open entries on a line's account that it may be, the likeliest first.
+         * @description Open entries on a line's account that it may be, the likeliest first.
+         */
         get: operations["entriesFor"];
         put?: never;
         post?: never;
@@ -3293,6 +3979,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Says that a waiting line is a posting already in the books.
+         * @description Says that a waiting line is a posting already in the books.
+         */
         post: operations["pair"];
         delete?: never;
         options?: never;
@@ -3309,6 +3999,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * The entry that a waiting line would become with this booking.
+         * @description The entry that a waiting line would become with this booking. Books nothing.
+         */
         post: operations["previewBooking"];
         delete?: never;
         options?: never;
@@ -3323,6 +4017,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * All that is owned at the end of a day, of a book or of all.
+         * @description All that is owned at the end of a day, of a book or of all.
+         */
         get: operations["worth"];
         put?: never;
         post?: never;
@@ -3336,6 +4034,7 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description A line as the person accepts it: booked, alone or with its other half, or known. */
         AcceptedJson: {
             booking?: components["schemas"]["BookingJson"];
             known?: components["schemas"]["KnownJson"];
@@ -3347,8 +4046,10 @@ export interface components {
         };
         AcceptedLinesJson: {
             lines: components["schemas"]["AcceptedJson"][];
+            /** @description true if what cannot be posted stays, and the others are posted */
             someMayStay?: boolean;
         };
+        /** @description An account as the person writes it. */
         AccountDraftJson: {
             /** Format: uuid */
             bookId: string;
@@ -3360,6 +4061,8 @@ export interface components {
             name: string;
             /**
              * Format: decimal
+             * @description for a new one with an opening day: what stands on it at the end of the day
+             *          before
              * @example 12.50
              */
             opening?: string;
@@ -3368,6 +4071,7 @@ export interface components {
             /** Format: uuid */
             parentId?: string;
         };
+        /** @description An account for switches and type-ahead. */
         AccountJson: {
             /** @enum {string} */
             accountClass: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
@@ -3391,6 +4095,7 @@ export interface components {
             pinned: boolean;
             tail: string;
         };
+        /** @description An account with all that is known of it. Amounts are in its own currency unless said otherwise. */
         AccountPageJson: {
             /** @enum {string} */
             accountClass: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
@@ -3399,10 +4104,16 @@ export interface components {
              * @example 12.50
              */
             balance: string;
+            /** @description the balance after each day on which it changed, over twelve months */
             balances: components["schemas"]["DayJson"][];
+            /**
+             * @description what the bank says in the month of the day, by a statement or else by a feed, or what
+             *          it said last; null if it never did
+             */
             bank?: components["schemas"]["BankJson"];
             /**
              * Format: decimal
+             * @description the balance in the book's currency
              * @example 12.50
              */
             base: string;
@@ -3439,6 +4150,7 @@ export interface components {
             rules: components["schemas"]["RuleOnPageJson"][];
             /**
              * Format: decimal
+             * @description what of the balance the bank has confirmed; <code>open</code> is the rest
              * @example 12.50
              */
             seen: string;
@@ -3446,8 +4158,10 @@ export interface components {
             taxRate?: string;
             /** Format: int32 */
             version: number;
+            /** @description why it cannot be deleted; empty if it can */
             whyNotDeleted: string;
         };
+        /** @description An account's months, and its figures at the end of the chosen one. */
         AccountRowJson: {
             /** Format: uuid */
             accountId: string;
@@ -3456,7 +4170,10 @@ export interface components {
              * @example 12.50
              */
             apart?: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day of the bank's balance; null where the bank has not said any
+             */
             bankOn?: string;
             /**
              * Format: decimal
@@ -3477,27 +4194,39 @@ export interface components {
             /** Format: int32 */
             waiting: number;
         };
+        /** @description An account in the list of what there is to reconcile. */
         AccountToReconcileJson: {
             /** Format: uuid */
             accountId: string;
             accountName: string;
             /**
              * Format: decimal
+             * @description the balance of that day, or the opening balance
              * @example 12.50
              */
             agreedBalance: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the last day agreed, null if none
+             */
             agreedThrough?: string;
             /** Format: uuid */
             bookId: string;
+            /** @description whether it is cash, which is counted */
             counted: boolean;
             currency: string;
+            /**
+             * @description the pieces of its currency, the largest first; none where it is not
+             *          counted or they are not known
+             */
             denominations: string[];
             /** Format: date */
             nextClosesOn: string;
+            /** @description the statements that are not finished */
             statements: components["schemas"]["OpenStatementJson"][];
             tail: string;
         };
+        /** @description A page of acts, newest first; <code>next</code> leads on to older ones, null at the end. */
         ActPageJson: {
             acts: components["schemas"]["OneActJson"][];
             /** Format: uuid */
@@ -3511,7 +4240,12 @@ export interface components {
             /** Format: date */
             date: string;
         };
+        /** @description A posting as it was when it was agreed. */
         AgreedPostingJson: {
+            /**
+             * @description whether its entry only made both agree, since nothing explained what was
+             *          apart
+             */
             adjustment: boolean;
             /**
              * Format: decimal
@@ -3529,6 +4263,7 @@ export interface components {
         AgreementJson: {
             /** Format: date-time */
             agreedAt: string;
+            /** @description the name of who agreed it */
             agreedBy: string;
             /**
              * Format: decimal
@@ -3550,29 +4285,40 @@ export interface components {
              * @example 12.50
              */
             out: string;
+            /** @description those that were agreed */
             postings: components["schemas"]["AgreedPostingJson"][];
+            /**
+             * @description those up to the closing day that stayed open; not known of statements that
+             *          were finished before this was kept
+             */
             stillOpen: components["schemas"]["AgreedPostingJson"][];
         };
         AlmanacPageJson: {
             /** Format: int32 */
             agreed: number;
+            /** @description null where none are made each day */
             backup?: components["schemas"]["BackupToldJson"];
             books: components["schemas"]["BookRowsJson"][];
+            /** @description whether the household is set up */
             booksOpen: boolean;
             /** Format: date-time */
             lastGathered?: string;
+            /** @description what setting up still lacks */
             missing: string[];
+            /** @description the chosen month; the one to work on where none was chosen */
             month: string;
             months: string[];
             next: components["schemas"]["NextJson"][];
             /** Format: int32 */
             open: number;
+            /** @description the months to choose from, each with the state over all accounts */
             reel: components["schemas"]["CellJson"][];
             stations: components["schemas"]["StationsJson"];
             /** Format: date */
             today: string;
             workingMonth: string;
         };
+        /** @description A posting in the books that the line may be. */
         AlternativeJson: {
             /** Format: date */
             date: string;
@@ -3584,6 +4330,7 @@ export interface components {
             /** Format: uuid */
             postingId: string;
         };
+        /** @description An entry that would become what a rule says. */
         ApplicableJson: {
             /**
              * Format: decimal
@@ -3599,6 +4346,7 @@ export interface components {
             entryNo: number;
             from: string[];
             payee: string;
+            /** @description why it stays as it is; empty if it changes */
             stays: string;
             to: string[];
             /** Format: int32 */
@@ -3627,25 +4375,39 @@ export interface components {
             standing: "NEW" | "KNOWN" | "DOUBTFUL";
             text: string;
         };
+        /** @description A file that is kept. */
         AttachmentJson: {
             /** Format: date-time */
             arrivedAt: string;
             /** Format: int32 */
             bytes: number;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the entry that it is attached to; null if it waits for one
+             */
             entryId?: string;
             /** Format: uuid */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the bank line with which it came; it goes to the entry that the line becomes
+             */
             lineId?: string;
             name: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the statement that it is
+             */
             statementId?: string;
             /** @enum {string} */
             type: "PDF" | "JPEG" | "PNG" | "HEIC";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description to be sent back when it is put elsewhere or removed
+             */
             version: number;
         };
+        /** @description Where a file is put; with none of them it waits for its entry. */
         AttachmentPlaceJson: {
             /** Format: uuid */
             entryId?: string;
@@ -3653,14 +4415,23 @@ export interface components {
             lineId?: string;
             /** Format: uuid */
             statementId?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the file, as it was seen
+             */
             version: number;
         };
+        /** @description How the daily backups stand. */
         BackupToldJson: {
+            /** @description whether the last one failed, or none was made for two days */
             failing: boolean;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description when the last one was made that can be read back; null if there is none yet
+             */
             lastGood?: string;
         };
+        /** @description Where the balance column does not run on; <code>line</code> as in the file. */
         BalanceBreakJson: {
             /**
              * Format: decimal
@@ -3685,6 +4456,7 @@ export interface components {
              */
             said: string;
         };
+        /** @description What is to stand on an account by a day. */
         BalanceGoalJson: {
             /** Format: uuid */
             accountId: string;
@@ -3706,6 +4478,7 @@ export interface components {
              */
             start: string;
         };
+        /** @description What the bank says, what the books say of the same, and how far they are apart. */
         BankJson: {
             /**
              * Format: decimal
@@ -3755,7 +4528,10 @@ export interface components {
              * @example 12.50
              */
             opening?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many lines are reconciled and would stay if the batch were taken back
+             */
             settled: number;
             /** @enum {string} */
             source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
@@ -3766,10 +4542,12 @@ export interface components {
             left: components["schemas"]["LeftLineJson"][];
             /** Format: int64 */
             no: number;
+            /** @description whether the statement that the batch made went with it */
             statementToo: boolean;
             /** Format: int32 */
             taken: number;
         };
+        /** @description What to begin a rule with, from bank lines that look alike. */
         BeginningJson: {
             /** Format: uuid */
             bookId: string;
@@ -3778,6 +4556,7 @@ export interface components {
             payee: string;
             words: string;
         };
+        /** @description A schedule that is not made yet, as its form begins. */
         BegunScheduleJson: {
             /**
              * Format: decimal
@@ -3795,6 +4574,7 @@ export interface components {
             currency: string;
             /** Format: date */
             first: string;
+            /** @description how often it would recur */
             inWords: string;
             note: string;
             parts: components["schemas"]["SchedulePartJson"][];
@@ -3804,6 +4584,7 @@ export interface components {
             /** @enum {string} */
             shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
         };
+        /** @description A book's chart; its debits and credits are summed by account and are equal. */
         BookChartJson: {
             /** Format: int32 */
             accounts: number;
@@ -3835,6 +4616,7 @@ export interface components {
             /** Format: uuid */
             usualTaxRateId?: string;
         };
+        /** @description <code>fiscalYearStartsIn</code> is a month, from 1 to 12. */
         BookJson: {
             currency: string;
             fiscalYear: components["schemas"]["FiscalYearJson"];
@@ -3853,6 +4635,7 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description An entry's postings in one of the books that it touches, debits before credits. */
         BookPostingsJson: {
             /** Format: uuid */
             bookId: string;
@@ -3861,38 +4644,54 @@ export interface components {
             postings: components["schemas"]["PostingJson"][];
             /**
              * Format: decimal
+             * @description what either side makes, in the book's currency
              * @example 12.50
              */
             total: string;
         };
+        /** @description A book's accounts. */
         BookRowsJson: {
             accounts: components["schemas"]["AccountRowJson"][];
+            /** @description the last month in which all of them agree */
             agreedThrough?: string;
             /** Format: uuid */
             bookId: string;
+            /** @description the last month that is closed */
             closedThrough?: string;
             name: string;
+            /** @description the month through which the book can be closed; null if that is done */
             toClose?: string;
         };
+        /** @description A book, and whether it can be closed through a month. */
         BookToCloseJson: {
             accounts: components["schemas"]["CloseAccountJson"][];
             /** Format: uuid */
             bookId: string;
             bookName: string;
             checks: components["schemas"]["CloseCheckJson"][];
+            /** @description whether this month is */
             closed: boolean;
+            /** @description the last month that is closed; null if none is */
             closedThrough?: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description how many entries that would lock
+             */
             entries: number;
+            /** @description the first month that closing it would close */
             from: string;
             month: string;
             ready: boolean;
         };
+        /** @description That the payee was booked so before. */
         BookedBeforeJson: {
+            /** @description whether all that were looked at show it */
             always: boolean;
             entries: components["schemas"]["PastEntryJson"][];
+            /** @description where the line's text is new: those of the payee that begin alike */
             likeTexts: string[];
         };
+        /** @description What was spent on a category on a day. */
         BookedOnJson: {
             /**
              * Format: decimal
@@ -3909,23 +4708,33 @@ export interface components {
             restToSuspense?: boolean;
             tags?: string[];
         };
+        /** @description A posting that is not as it was agreed. */
         BreakJson: {
             /**
              * Format: decimal
+             * @description its amount then; null for one that was added
              * @example 12.50
              */
             agreed?: string;
+            /** @description null where history tells no act of it */
             by?: components["schemas"]["ChangedByJson"];
             /**
              * Format: decimal
+             * @description what it changes in what is ticked
              * @example 12.50
              */
             change: string;
             /** Format: date */
             date: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description its day now, where that is another
+             */
             dateNow?: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description null once it is gone
+             */
             entryId?: string;
             /** Format: int64 */
             entryNo: number;
@@ -3933,16 +4742,22 @@ export interface components {
             how: "UNTICKED" | "AMOUNT" | "DAY" | "ELSEWHERE" | "GONE" | "ADDED";
             /**
              * Format: decimal
+             * @description its amount now; null for one that is gone
              * @example 12.50
              */
             now?: string;
             payee: string;
             /** Format: uuid */
             postingId: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the posting that stands for it now; null once it is gone
+             */
             standingId?: string;
+            /** @description whether it is ticked now */
             ticked: boolean;
         };
+        /** @description What a table brings, or would bring. */
         BroughtJson: {
             /** Format: int32 */
             added: number;
@@ -3952,6 +4767,7 @@ export interface components {
             openings: number;
         };
         BudgetBookJson: {
+            /** @description what all rows come to */
             all: components["schemas"]["BudgetFiguresJson"];
             /** Format: uuid */
             bookId: string;
@@ -3960,12 +4776,15 @@ export interface components {
             groups: components["schemas"]["BudgetGroupJson"][];
             /**
              * Format: decimal
+             * @description what is planned in the year
              * @example 12.50
              */
             year: string;
+            /** @description the first month of the fiscal year, <code>yearLast</code> its last */
             yearFirst: string;
             yearLast: string;
         };
+        /** @description Brought + planned - booked - to come = left. */
         BudgetFiguresJson: {
             /**
              * Format: decimal
@@ -3993,88 +4812,137 @@ export interface components {
              */
             toCome: string;
         };
+        /** @description The categories of a group of the chart. */
         BudgetGroupJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description null for those at the top
+             */
             accountId?: string;
             /**
              * Format: decimal
+             * @description of all of them
              * @example 12.50
              */
             left: string;
+            /** @description empty for those at the top */
             name: string;
             rows: components["schemas"]["BudgetRowJson"][];
         };
         BudgetPageJson: {
             books: components["schemas"]["BudgetBookJson"][];
             month: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the household's day
+             */
             today: string;
+            /**
+             * @description the payees of due items that are not in what is to come, since no rate tells
+             *          their amount
+             */
             without: string[];
         };
+        /** @description A category in the month. */
         BudgetRowJson: {
             /** Format: uuid */
             accountId: string;
+            /** @description whether what is left goes on to the next month */
             carries: boolean;
+            /**
+             * @description on which something was booked, in their order; parts of bills of other months on
+             *          the first
+             */
             days: components["schemas"]["BookedOnJson"][];
+            /**
+             * @description of a group that is planned together: its categories that have no plan of their
+             *          own; null of a category
+             */
             holds?: string[];
             month: components["schemas"]["BudgetFiguresJson"];
             name: string;
+            /** @description whether anything is planned for it in the month */
             planned: boolean;
             /**
              * Format: decimal
+             * @description what of it are parts of bills that serve several months
              * @example 12.50
              */
             spread: string;
             /**
              * Format: decimal
+             * @description what is planned in the fiscal year
              * @example 12.50
              */
             year: string;
         };
         BulkChangeJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description takes the place of the one category of each; null leaves it
+             */
             categoryId?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description by which they move
+             */
             days: number;
+            /** @description the entries that are meant; empty where all are that are sought */
             ids: string[];
+            /** @description who they are with from now on; empty for who they are with */
             payee: string;
+            /** @description all that are meant; null where identities are given */
             sought?: components["schemas"]["BulkSoughtJson"];
             tagsAdded: string[];
             tagsTaken: string[];
         };
+        /** @description Which entries are meant. */
         BulkMeantJson: {
+            /** @description these; empty where all are that are sought */
             ids: string[];
+            /** @description all that are sought; null where identities are given */
             sought?: components["schemas"]["BulkSoughtJson"];
         };
         BulkOutcomeJson: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many change; <code>same</code> how many are like that already
+             */
             changed: number;
             /** Format: int32 */
             same: number;
             stay: components["schemas"]["BulkStaysJson"][];
         };
+        /** @description All entries that are sought, as the journal is asked for them. */
         BulkSoughtJson: {
             /** Format: uuid */
             book?: string;
             month?: string;
             text: string;
         };
+        /** @description Entries that stay for one reason. */
         BulkStaysJson: {
             code: string;
             /** Format: int32 */
             count: number;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description the first of them
+             */
             no: number;
+            /** @description for that one */
             why: string;
         };
         CarryJson: {
             carries: boolean;
         };
+        /** @description Cash as it was counted. */
         CashCountJson: {
             /** Format: uuid */
             accountId: string;
             /** Format: date */
             countedOn: string;
+            /** @description what was counted piece by piece; without them the sum is told */
             pieces?: components["schemas"]["PiecesJson"][];
             /**
              * Format: decimal
@@ -4082,6 +4950,7 @@ export interface components {
              */
             total?: string;
         };
+        /** @description A line that a rule catches. */
         CaughtJson: {
             accountName: string;
             /**
@@ -4089,6 +4958,7 @@ export interface components {
              * @example 12.50
              */
             amount: string;
+            /** @description the names of the accounts that it went to; empty while it waits */
             bookedTo: string[];
             currency: string;
             /** Format: date */
@@ -4103,6 +4973,7 @@ export interface components {
             standing: "AGREES" | "DIFFERS" | "WAITS";
             text: string;
         };
+        /** @description <code>share</code> is the agreed part of the lines while in progress, from 0 to 100. */
         CellJson: {
             /**
              * Format: decimal
@@ -4118,23 +4989,30 @@ export interface components {
             statementId?: string;
         };
         ChainStateJson: {
+            /** @description null for one that was never agreed, or agrees */
             openedAgain?: components["schemas"]["OpenedAgainJson"];
             /** Format: uuid */
             statementId: string;
         };
+        /** @description A row that an act changed. */
         ChangeJson: {
+            /** @description the whole row as it became; null for one that went */
             after?: components["schemas"]["JsonNode"];
+            /** @description the whole row as it was; null for a new one */
             before?: components["schemas"]["JsonNode"];
             key: string;
+            /** @description INSERT, UPDATE, DELETE; ARRIVE for the lines of a batch; TOLD before there were acts */
             op: string;
             table: string;
         };
+        /** @description An act that changed a posting, which can be taken back. */
         ChangedByJson: {
             /** Format: uuid */
             actId: string;
             /** Format: date-time */
             at: string;
             who: string;
+            /** @description what was done */
             words: string;
         };
         ChartPageJson: {
@@ -4142,8 +5020,12 @@ export interface components {
             /** Format: date */
             on: string;
         };
+        /** @description A row of the chart; groups stand before what is in them. */
         ChartRowJson: {
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the closing day of the last finished statement
+             */
             agreedThrough?: string;
             /** Format: date */
             closedOn?: string;
@@ -4152,13 +5034,19 @@ export interface components {
              * @example 12.50
              */
             credit?: string;
+            /** @description that of the account, or the one that all of a group shares */
             currency: string;
             /**
              * Format: decimal
+             * @description the balance, or that of the whole group, in the book's currency; on the other side
+             *          it is <code>credit</code>. Both are null at zero
              * @example 12.50
              */
             debit?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many groups it stands in
+             */
             depth: number;
             group: boolean;
             /** Format: uuid */
@@ -4171,6 +5059,7 @@ export interface components {
             opensOn?: string;
             /**
              * Format: decimal
+             * @description the balance in that currency, where it is not the book's
              * @example 12.50
              */
             own?: string;
@@ -4182,11 +5071,16 @@ export interface components {
             tail: string;
             /** Format: int32 */
             version: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description bank lines that are not posted yet
+             */
             waiting: number;
         };
         ChoiceJson: {
+            /** @description replaces what stands between <code>from</code> and <code>to</code> of the completion */
             text: string;
+            /** @description what it is; may be empty */
             words: string;
         };
         ChooseHouseholdJson: {
@@ -4208,11 +5102,13 @@ export interface components {
             debit?: string;
             rows: components["schemas"]["ChartRowJson"][];
         };
+        /** @description An account that statements come for. */
         CloseAccountJson: {
             /** Format: uuid */
             accountId: string;
             /** Format: date */
             agreedThrough?: string;
+            /** @description whether it agrees through the month, or is not there yet */
             agrees: boolean;
             name: string;
         };
@@ -4220,7 +5116,9 @@ export interface components {
             /** @enum {string} */
             kind: "OVER" | "ACCOUNTS_AGREE" | "NOTHING_WAITS" | "NOTHING_IN_SUSPENSE" | "DIFFERENCES_EXPLAINED" | "TAX_RETURNED" | "DUE_SETTLED";
             met: boolean;
+            /** @description what the books must show */
             name: string;
+            /** @description what is left of it, in words; empty if it is met */
             open: string;
         };
         CloseMonthJson: {
@@ -4228,6 +5126,7 @@ export interface components {
             bookId: string;
             month: string;
         };
+        /** @description A balance as typed from a statement. */
         ClosingJson: {
             /** Format: date */
             closesOn: string;
@@ -4248,7 +5147,10 @@ export interface components {
             /** Format: uuid */
             lineId: string;
             text: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of its state, to be sent back when it is settled
+             */
             version: number;
         };
         ComparedPostingJson: {
@@ -4268,15 +5170,21 @@ export interface components {
             postingId: string;
             ticked: boolean;
         };
+        /** @description What the API says of a statement's two ledgers. */
         ComparisonJson: {
+            /** @description postings that a line confirms */
             agreed: components["schemas"]["SidesJson"];
             atBank: components["schemas"]["SidesJson"];
+            /** @description matches whose amount or day is not the same */
             disagree: components["schemas"]["SidesJson"];
             inBooks: components["schemas"]["SidesJson"];
             matches: components["schemas"]["MatchJson"][];
+            /** @description lines without a partner; <code>onlyInBooks</code> postings without one */
             onlyAtBank: components["schemas"]["OnlyAtBankJson"][];
+            /** @description matches that are not joined yet */
             same: components["schemas"]["SidesJson"];
         };
+        /** @description What may be typed at the caret. */
         CompletionJson: {
             choices: components["schemas"]["ChoiceJson"][];
             /** Format: int32 */
@@ -4284,14 +5192,20 @@ export interface components {
             /** Format: int32 */
             to: number;
         };
+        /** @description A condition; which of the fields say something follows from its kind. */
         ConditionJson: {
+            /** @description of ON */
             accountIds?: string[];
             /** @enum {string} */
             direction?: "IN" | "OUT";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of DAYS, the day of the month
+             */
             firstDay?: number;
             /**
              * Format: decimal
+             * @description the least amount of AMOUNT, without sign; null for whatever little
              * @example 12.50
              */
             from?: string;
@@ -4301,9 +5215,11 @@ export interface components {
             lastDay?: number;
             /** @enum {string} */
             match?: "HAS_WORDS" | "IS" | "CONTAINS" | "STARTS" | "ENDS" | "LIKE";
+            /** @description of ALL and ANY */
             parts?: components["schemas"]["ConditionJson"][];
             /** @enum {string} */
             place?: "ANY" | "PAYEE" | "MEMO" | "REFERENCE" | "TYPE" | "COUNTERPARTY_ACCOUNT";
+            /** @description what the text of TEXT is compared with */
             text?: string;
             /**
              * Format: decimal
@@ -4321,6 +5237,7 @@ export interface components {
             accountName?: string;
             /**
              * Format: decimal
+             * @description what the bank says less what the books say, on that day
              * @example 12.50
              */
             apart?: string;
@@ -4337,7 +5254,10 @@ export interface components {
              */
             booksSay?: string;
             currency: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the first day that the bank hands out
+             */
             earliestStart: string;
             /** Format: uuid */
             id: string;
@@ -4355,9 +5275,15 @@ export interface components {
             problem?: string;
             /** Format: date */
             startOn?: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the account of the books whose number ends like this one
+             */
             suggestedAccountId?: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the first day that is in the books and that the bank hands out
+             */
             suggestedStart: string;
             /** Format: date-time */
             syncedAt?: string;
@@ -4367,7 +5293,10 @@ export interface components {
             bic: string;
             /** Format: date */
             consentUntil: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the consent; negative once it is over
+             */
             daysLeft: number;
             /** Format: int32 */
             historyDays: number;
@@ -4380,6 +5309,7 @@ export interface components {
             status: "ASKED" | "ACTIVE" | "NEEDS_CONSENT" | "ENDED";
             town: string;
         };
+        /** @description The bank's own page, to which the person has to go. */
         ConsentPageJson: {
             goTo: string;
         };
@@ -4403,11 +5333,17 @@ export interface components {
             bookId: string;
         };
         CounterJson: {
-            /** Format: date */
+            /**
+             * Format: date
+             * @description of a reversal; null for the entry's own day, as a void always is
+             */
             date?: string;
             /** @enum {string} */
             how: "VOID" | "REVERSAL";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the entry that is taken back
+             */
             version: number;
         };
         CoverageJson: {
@@ -4420,12 +5356,19 @@ export interface components {
             currency: string;
             /** Format: date-time */
             gatheredAt?: string;
+            /** @description the days of the month that have lines */
             lineDays: number[];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many lines the bank has announced and not booked
+             */
             pending: number;
             spans: components["schemas"]["SpanJson"][];
             statementAgreed: boolean;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the closing day of the month's statement, null if there is none yet
+             */
             statementOn?: string;
             tail: string;
         };
@@ -4455,28 +5398,42 @@ export interface components {
         };
         DirectoryPayeeJson: {
             accountNumber: string;
+            /** @description what its entries go to by default, as somebody has said; null if nobody has */
             category?: string;
             /** Format: uuid */
             categoryId?: string;
+            /** @description how it is reached */
             contact: string;
             /** Format: int32 */
             entries: number;
             /** Format: uuid */
             id: string;
+            /** @description the texts by which banks call it */
             knownAs: string[];
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day of the newest entry; null if there is none
+             */
             last?: string;
+            /** @description by currency, without transfers */
             moved: components["schemas"]["PayeeMovedJson"][];
             name: string;
             note: string;
+            /** @description what finds its entries in the journal */
             query: string;
+            /** @description what most of the newest entries went to; null if there is none */
             usualCategory?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description to be sent back when it is changed
+             */
             version: number;
         };
+        /** @description Where the figures of a file do not come out. */
         DiscrepancyJson: {
             /**
              * Format: decimal
+             * @description what a line would have to bring or take to mend it; a count for COUNT
              * @example 12.50
              */
             apart: string;
@@ -4488,16 +5445,19 @@ export interface components {
             on?: string;
             words: string;
         };
+        /** @description Divides an amount over purposes. */
         DivideJson: {
             /** Format: date */
             day: string;
             placed: components["schemas"]["PlacedJson"][];
             /**
              * Format: decimal
+             * @description zero to move from one purpose to another
              * @example 12.50
              */
             toPlace: string;
         };
+        /** @description The entry that a division, or what was taken out, became. */
         DividedJson: {
             /** Format: date */
             date: string;
@@ -4511,6 +5471,7 @@ export interface components {
              */
             placed: string;
         };
+        /** @description A division that is kept by name. */
         DivisionTemplateJson: {
             /** Format: uuid */
             id: string;
@@ -4540,7 +5501,10 @@ export interface components {
         DoubtSideJson: {
             /** Format: int64 */
             batchNo: number;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description the number of the entry that the line became, null if it is not posted
+             */
             bookedAsNo?: number;
             bookedAsPayee?: string;
             /** Format: date */
@@ -4557,6 +5521,7 @@ export interface components {
             /** Format: date */
             valueOn?: string;
         };
+        /** @description An entry as typed over the one that is there. */
         DraftJson: {
             /** Format: date */
             date: string;
@@ -4564,12 +5529,14 @@ export interface components {
             method?: "CARD" | "CHEQUE" | "CASH" | "TRANSFER" | "DIRECT_DEBIT";
             note?: string;
             payee: string;
+            /** @description without those that the core adds between books */
             postings: components["schemas"]["DraftLineJson"][];
             reference?: string;
             tags?: string[];
             /** Format: int32 */
             version: number;
         };
+        /** @description A posting as typed, in the account's own currency: debits above zero, credits below. */
         DraftLineJson: {
             /** Format: uuid */
             accountId: string;
@@ -4587,7 +5554,10 @@ export interface components {
         DrawnRowJson: {
             amounts: string[];
             name: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the total of all, in tenths of a percent
+             */
             share: number;
             /**
              * Format: decimal
@@ -4610,28 +5580,41 @@ export interface components {
             accountName: string;
             /**
              * Format: decimal
+             * @description that of the entry, if it is one, else the usual one
              * @example 12.50
              */
             amount: string;
             /** Format: uuid */
             bookId: string;
             currency: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description by which the item is known: the one that the rule gives it
+             */
             day: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day that it is due on
+             */
             due: string;
             /** Format: date */
             entryDate?: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the entry that it is, <code>entryNo</code> its number, <code>entryDate</code> its day
+             */
             entryId?: string;
             /** Format: int64 */
             entryNo?: number;
             inWords: string;
             moved: boolean;
             note: string;
+            /** @description what it is expected to be made of */
             parts: components["schemas"]["SchedulePartJson"][];
             payee: string;
+            /** @description where it goes: one by name, several as their number */
             places: string;
+            /** @description why it is skipped */
             reason?: string;
             /** Format: uuid */
             scheduleId: string;
@@ -4639,44 +5622,67 @@ export interface components {
             state: "COMING" | "OVERDUE" | "ENTERED" | "SKIPPED";
             /**
              * Format: decimal
+             * @description what comes as a rule
              * @example 12.50
              */
             usual: string;
         };
         DueItemsJson: {
             items: components["schemas"]["DueItemJson"][];
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the household's day
+             */
             today: string;
         };
+        /** @description Books a due item. */
         EnterDueJson: {
             /**
              * Format: decimal
+             * @description with the sign of the account; null for the usual one
              * @example 12.50
              */
             amount?: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description by which the item is known
+             */
             day: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day of the entry; null for the day that it is due on
+             */
             on?: string;
         };
         EntryJson: {
             /**
              * Format: decimal
+             * @description what the entry moved, seen from the money: spent is negative, earned positive,
+             *          moved between own accounts positive and marked as <code>transfer</code>
              * @example 12.50
              */
             amount: string;
+            /** @description whether bank lines confirm it */
             atBank: boolean;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many files are attached to it
+             */
             attachments: number;
+            /** @description what moves between books, in words; empty where one book is touched */
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
             /** @enum {string} */
             counters?: "VOID" | "REVERSAL";
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the entry that this one takes back
+             */
             countersId?: string;
             currency: string;
             /** Format: date */
             date: string;
+            /** @description where the money came from: an account, or how many */
             from: string;
             /** Format: uuid */
             id: string;
@@ -4688,24 +5694,40 @@ export interface components {
             payee: string;
             /** Format: uuid */
             payeeId: string;
-            /** @enum {string} */
+            /**
+             * @description why it was booked so, where a bank line led to it; <code>ruleId</code> where that was
+             *          a rule
+             * @enum {string}
+             */
             reason?: "KNOWN_ENTRY" | "OWN_TRANSFER" | "RULE" | "DUE" | "LAST_TIME" | "OPEN_QUESTION";
             reference: string;
             /** Format: uuid */
             ruleId?: string;
+            /**
+             * @description the first month that it serves, <code>servesTo</code> the last, where they are not
+             *          just its own
+             */
             servesFrom?: string;
             servesTo?: string;
-            /** @enum {string} */
+            /**
+             * @description that of its least confirmed posting at a bank; null if it has none
+             * @enum {string}
+             */
             state?: "OPEN" | "CLEARED" | "RECONCILED";
             tags: string[];
             /**
              * Format: decimal
+             * @description the sales tax in it, whichever way it goes
              * @example 12.50
              */
             tax?: string;
+            /** @description where it went */
             to: string;
             transfer: boolean;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description to be sent back when it is changed
+             */
             version: number;
         };
         EntryNoJson: {
@@ -4714,25 +5736,31 @@ export interface components {
             /** Format: int64 */
             no: number;
         };
+        /** @description <code>version</code> is what the person saw. */
         EntryToChangeJson: {
             /** Format: uuid */
             entryId: string;
             /** Format: int32 */
             version: number;
         };
+        /** @description What could be paid besides. */
         ExtraPaymentJson: {
             /**
              * Format: decimal
              * @example 12.50
              */
             amount: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description its day, or the first of them
+             */
             from: string;
             /** @enum {string} */
             keep: "PAYMENT" | "END";
             /** @enum {string} */
             often: "ONCE" | "EACH_PAYMENT" | "YEARLY";
         };
+        /** @description What is known of an account; texts are empty where nothing is said. */
         FactsJson: {
             contact: string;
             /**
@@ -4755,6 +5783,7 @@ export interface components {
             taxRateId?: string;
             webPage: string;
         };
+        /** @description Null what the statement does not say. */
         FiguresJson: {
             /**
              * Format: decimal
@@ -4786,15 +5815,23 @@ export interface components {
             /** Format: date */
             on: string;
         };
+        /** @description The account that the lines of a number in the file go to. */
         FileChoiceJson: {
             /** Format: uuid */
             accountId: string;
             accountNumber: string;
+            /**
+             * @description whether the lines are taken although figures of the file do not come
+             *          out
+             */
             discrepanciesSeen?: boolean;
             makeStatement: boolean;
         };
         FilePartJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description null while the account has to be chosen
+             */
             accountId?: string;
             accountNumber: string;
             closing?: components["schemas"]["FileBalanceJson"];
@@ -4804,6 +5841,7 @@ export interface components {
             doubtfulLines: number;
             /** Format: date */
             firstDay?: string;
+            /** @description whether the number in the file is not that of the chosen account */
             isOfAnother: boolean;
             /** Format: int32 */
             knownLines: number;
@@ -4812,6 +5850,7 @@ export interface components {
             /** Format: int32 */
             lineCount: number;
             lines: components["schemas"]["ArrivalJson"][];
+            /** @description whether taking the file in can make a statement of its closing balance */
             makesStatement: boolean;
             /** Format: int32 */
             newLines: number;
@@ -4820,20 +5859,27 @@ export interface components {
              * @example 12.50
              */
             opening?: string;
+            /** @description why the account cannot take the lines */
             refusal?: string;
             /** @enum {string} */
             routedBy?: "CHOSEN" | "REMEMBERED" | "NUMBER" | "LAYOUT";
         };
+        /** @description What a file would bring. */
         FilePreviewJson: {
             fileName: string;
+            /** @description one for each account in the file */
             parts: components["schemas"]["FilePartJson"][];
             problem?: components["schemas"]["ReadingProblemJson"];
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the account of a table, whose rows may not be readable yet
+             */
             routedTo?: string;
             /** @enum {string} */
             source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
             table?: components["schemas"]["TableJson"];
         };
+        /** @description A fiscal year that a book is in. */
         FiscalYearJson: {
             /** Format: date */
             first: string;
@@ -4847,28 +5893,37 @@ export interface components {
             currency: string;
             /**
              * Format: decimal
+             * @description all above zero together
              * @example 12.50
              */
             in: string;
             /**
              * Format: decimal
+             * @description the size of all below zero together
              * @example 12.50
              */
             out: string;
             /**
              * Format: decimal
+             * @description in less out
              * @example 12.50
              */
             sum: string;
         };
+        /**
+         * @description Due alone at the end, with what is usual, less what budgets plan, and what that is in place of,
+         *      make what stands there as usual.
+         */
         ForecastAccountJson: {
             /** Format: uuid */
             accountId: string;
             accountName: string;
             currency: string;
+            /** @description on which something is due and those before them, each seventh, and the last */
             days: components["schemas"]["ForecastDayJson"][];
             /**
              * Format: decimal
+             * @description what is due today, and what is overdue
              * @example 12.50
              */
             dueToday: string;
@@ -4879,46 +5934,56 @@ export interface components {
             highPerMonth: string;
             /**
              * Format: decimal
+             * @description what was spent on that on average, and does not count beside it
              * @example 12.50
              */
             inPlaceOf: string;
             /**
              * Format: decimal
+             * @description the lower quartile of these, <code>highPerMonth</code> the upper
              * @example 12.50
              */
             lowPerMonth: string;
+            /** @description the first of the days on which it stands lowest */
             lowest: components["schemas"]["ForecastDayJson"];
             /**
              * Format: decimal
+             * @description what stands there at the end of today, set-asides among it
              * @example 12.50
              */
             now: string;
             /**
              * Format: decimal
+             * @description what budgets plan until then
              * @example 12.50
              */
             planned: string;
             /**
              * Format: decimal
+             * @description what of that is set aside
              * @example 12.50
              */
             setAside: string;
             /**
              * Format: decimal
+             * @description what moves in a month besides what is due: the median of the last twelve
              * @example 12.50
              */
             usualPerMonth: string;
             /**
              * Format: decimal
+             * @description what is usual until the end
              * @example 12.50
              */
             usualThrough: string;
         };
+        /** @description How an account stands at the end of a day. */
         ForecastDayJson: {
             /** Format: date */
             date: string;
             /**
              * Format: decimal
+             * @description with what is due alone, <code>usual</code> with what usually moves too
              * @example 12.50
              */
             due: string;
@@ -4929,6 +5994,7 @@ export interface components {
             high: string;
             /**
              * Format: decimal
+             * @description as far as half of the months strayed one way, <code>high</code> the other
              * @example 12.50
              */
             low: string;
@@ -4940,12 +6006,14 @@ export interface components {
         };
         ForecastPageJson: {
             accounts: components["schemas"]["ForecastAccountJson"][];
+            /** @description budgets that nobody is known to pay, which no account is told of */
             plannedWithout: string[];
             /** Format: date */
             through: string;
             /** Format: date */
             today: string;
         };
+        /** @description How the person writes figures and days. */
         FormatsJson: {
             /** @enum {string} */
             dayOrder: "DAY_MONTH" | "MONTH_DAY";
@@ -4965,6 +6033,7 @@ export interface components {
             password: string;
             timeZone?: string;
         };
+        /** @description A posting or a bank line. */
         GapItemJson: {
             /**
              * Format: decimal
@@ -4975,45 +6044,63 @@ export interface components {
             date: string;
             /** Format: uuid */
             entryId?: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description of the entry of a posting; null for a bank line
+             */
             entryNo?: number;
             /** Format: uuid */
             id: string;
             payee: string;
         };
+        /** @description One thing that may be wrong. */
         GapPartJson: {
             /**
              * Format: decimal
+             * @description how much of the difference it explains
              * @example 12.50
              */
             explains: string;
+            /** @description what it may have happened to; of a doubled posting, the one that is too many first */
             items: components["schemas"]["GapItemJson"][];
             /** @enum {string} */
             kind: "UNTICKED" | "UNPOSTED" | "OVERTICKED" | "DOUBLED" | "TURNED" | "SWAPPED" | "OTHER_OPENING" | "MISSING";
             /**
              * Format: decimal
+             * @description the amount with its digits in order, where they are swapped
              * @example 12.50
              */
             should?: string;
         };
         GapReasonJson: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description in percent, of all reasons together
+             */
             chance: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many ways there are besides
+             */
             more: number;
+            /** @description the likeliest first, a few of them */
             ways: components["schemas"]["GapWayJson"][];
         };
         GapReasonsJson: {
+            /** @description whether all combinations of open postings were looked at */
             complete: boolean;
             /**
              * Format: decimal
+             * @description the statement's closing balance less that of the ticked
              * @example 12.50
              */
             difference: string;
             reasons: components["schemas"]["GapReasonJson"][];
         };
+        /** @description What together explains the whole difference. */
         GapWayJson: {
             parts: components["schemas"]["GapPartJson"][];
+            /** @description whether one act puts all of it right */
             settled: boolean;
         };
         GatheredJson: {
@@ -5028,6 +6115,7 @@ export interface components {
         GoalMonthJson: {
             /**
              * Format: decimal
+             * @description what all months so far reached, less their part of the goal
              * @example 12.50
              */
             against?: string;
@@ -5039,13 +6127,18 @@ export interface components {
             planned: string;
             /**
              * Format: decimal
+             * @description the month's result so far; null in months that are to come
              * @example 12.50
              */
             reached?: string;
         };
         GoalsPageJson: {
             balances: components["schemas"]["BalanceGoalJson"][];
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day that progress is told of: the household's, or the last of the month if that
+             *          is over
+             */
             on: string;
             profits: components["schemas"]["ProfitGoalJson"][];
         };
@@ -5055,6 +6148,7 @@ export interface components {
             what: string;
             who: string;
         };
+        /** @description So much of a security in an account. */
         HoldingJson: {
             code: string;
             /**
@@ -5064,12 +6158,15 @@ export interface components {
             cost: string;
             /**
              * Format: decimal
+             * @description what it brought
              * @example 12.50
              */
             dividends: string;
             lots: components["schemas"]["LotJson"][];
             name: string;
+            /** @description the newest; null if none is known: it then stands at its cost */
             price?: components["schemas"]["PriceJson"];
+            /** @description those that were told, the newest first */
             prices: components["schemas"]["PriceJson"][];
             /**
              * Format: decimal
@@ -5078,6 +6175,7 @@ export interface components {
             quantity: string;
             /**
              * Format: decimal
+             * @description what its sales gained
              * @example 12.50
              */
             realised: string;
@@ -5086,6 +6184,7 @@ export interface components {
             trades: components["schemas"]["TradeJson"][];
             /**
              * Format: decimal
+             * @description worth less cost
              * @example 12.50
              */
             unrealised: string;
@@ -5095,6 +6194,7 @@ export interface components {
              */
             worth: string;
         };
+        /** @description What an account holds at the end of the entry's day, without the entry and with it. */
         HoldsJson: {
             accountName: string;
             /**
@@ -5116,8 +6216,12 @@ export interface components {
         };
         HouseholdFactsJson: {
             name: string;
+            /** @description by its name in the IANA database */
             timeZone: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day that it is there
+             */
             today: string;
         };
         HouseholdJson: {
@@ -5147,6 +6251,7 @@ export interface components {
             town: string;
             web: string;
         };
+        /** @description How trades of an account are booked. */
         InvestmentDraftJson: {
             /** Format: uuid */
             cashId: string;
@@ -5158,9 +6263,13 @@ export interface components {
             gainId: string;
             /** @enum {string} */
             method: "AVERAGE" | "FIRST_IN_FIRST_OUT";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description as it was seen; 0 for the first time
+             */
             version: number;
         };
+        /** @description An account that stands at what its holdings cost. */
         InvestmentJson: {
             /** Format: uuid */
             accountId: string;
@@ -5171,6 +6280,7 @@ export interface components {
             adjusted: string;
             /**
              * Format: decimal
+             * @description what it stands at besides cost and what is booked of its worth
              * @example 12.50
              */
             besides: string;
@@ -5178,6 +6288,7 @@ export interface components {
             bookId: string;
             /**
              * Format: decimal
+             * @description what it stands at
              * @example 12.50
              */
             booked: string;
@@ -5185,6 +6296,7 @@ export interface components {
             cashId?: string;
             /**
              * Format: decimal
+             * @description of what is held, <code>worth</code> what it is worth
              * @example 12.50
              */
             cost: string;
@@ -5206,10 +6318,14 @@ export interface components {
             toAdjust: string;
             /**
              * Format: decimal
+             * @description worth less cost, <code>adjusted</code> what of it is booked
              * @example 12.50
              */
             unrealised: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description 0 where its trades are not told how to be booked yet
+             */
             version: number;
             /**
              * Format: decimal
@@ -5233,45 +6349,66 @@ export interface components {
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
         };
+        /** @description That an item of a schedule is expected about now. */
         IsDueJson: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description by how many days the line is after it, below zero if before
+             */
             daysApart: number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day that it is due on
+             */
             due: string;
+            /** @description whether the amount is one that is expected */
             expected: boolean;
             inWords: string;
+            /** @description whether the line's text tells its payee */
             named: boolean;
             payee: string;
+            /** @description whether another item, or another line, is as likely */
             rivalled: boolean;
             /** Format: uuid */
             scheduleId: string;
             /**
              * Format: decimal
+             * @description the amount that comes as a rule
              * @example 12.50
              */
             usual: string;
         };
+        /** @description That lines are postings. */
         JoinJson: {
-            /** @enum {string} */
+            /**
+             * @description what of the posting's entry becomes as the line says, before they are joined
+             * @enum {string}
+             */
             correct: "NOTHING" | "AMOUNT" | "DAY";
             lines: components["schemas"]["SeenLineJson"][];
             postingIds: string[];
         };
         JournalColumnsJson: {
+            /** @description in their order; empty for the usual ones */
             columns: string[];
         };
+        /** @description A page of the journal; <code>next</code> leads on, null at the end. */
         JournalPageJson: {
             entries: components["schemas"]["EntryJson"][];
             next?: string;
         };
+        /** @description A query by a name. */
         JournalViewJson: {
+            /** @description whether the month that is chosen does not narrow it */
             everyMonth: boolean;
             /** Format: uuid */
             id: string;
             name: string;
+            /** @description as pages are asked for */
             order: string;
             query: string;
         };
+        /** @description A query to be kept by a name; one of that name is replaced. */
         JournalViewWantedJson: {
             everyMonth: boolean;
             name: string;
@@ -5307,7 +6444,9 @@ export interface components {
             valueNode?: boolean;
         };
         KeepPaysJson: {
+            /** @description whether it is taken out while lines are posted */
             asPosted: boolean;
+            /** @description that the purpose pays for; none for nothing */
             categories: string[];
             /** Format: date */
             since: string;
@@ -5316,8 +6455,12 @@ export interface components {
             name: string;
             placed: components["schemas"]["PlacedJson"][];
         };
+        /** @description What a lender says of a year. */
         KeepYearJson: {
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day at whose end <code>owedBefore</code> was owed
+             */
             after: string;
             /**
              * Format: decimal
@@ -5340,37 +6483,52 @@ export interface components {
              * @example 12.50
              */
             paid: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day at whose end <code>owedAfter</code> was owed
+             */
             through: string;
         };
         KeptReportJson: {
+            /** @description what it covers and is put together of, as the interface's address says it */
             address: string;
             /** Format: uuid */
             id: string;
             name: string;
+            /** @description whether it stands on the Almanac */
             onAlmanac: boolean;
         };
+        /** @description One of that name is replaced. */
         KeptReportWantedJson: {
             address: string;
             name: string;
         };
+        /** @description A rule that is kept. */
         KeptRuleJson: {
             /** Format: uuid */
             id: string;
             /** Format: int32 */
             no: number;
+            /** @description the closed account for which it is not tried; empty if it is */
             quiet: string;
             rule: components["schemas"]["RuleDraftJson"];
+            /** @description its conditions in words */
             told: string;
             /** Format: int32 */
             version: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many of the waiting lines it decides
+             */
             waiting: number;
         };
         KeysJson: {
+            /** @description whether keys of one letter work */
             letters: boolean;
+            /** @description where they differ from the application's */
             own: components["schemas"]["OwnKey"][];
         };
+        /** @description An entry that a line may be, with the posting that the line would confirm. */
         KnownEntryJson: {
             /**
              * Format: decimal
@@ -5387,28 +6545,40 @@ export interface components {
             /** Format: uuid */
             postingId: string;
         };
+        /** @description What a line is in the books already. */
         KnownJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description where what the line moves beyond the one posting is booked
+             */
             differenceTo?: string;
+            /** @description one, or several that add up to the line */
             postingIds: string[];
+            /** @description the other lines that add up with it to the one posting */
             withLines?: components["schemas"]["TwinJson"][];
         };
+        /** @description What nothing explains. */
         LastResortJson: {
             /**
              * Format: decimal
+             * @description as the person saw it
              * @example 12.50
              */
             difference: string;
         };
+        /** @description How a table is read, as a person settles it and as it is remembered. */
         LayoutJson: {
             /** @enum {string} */
             dateOrder?: "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR" | "YEAR_MONTH_DAY";
             /** @enum {string} */
             decimalMark?: "POINT" | "COMMA";
+            /** @description null to find it out; so are <code>separator</code> and <code>headerLine</code> */
             encoding?: string;
             /** Format: int32 */
             headerLine?: number;
+            /** @description whether rows that are no lines, such as totals, are left out */
             leaveOutOthers?: boolean;
+            /** @description one per column; empty to propose them */
             meanings: ("IGNORE" | "BOOKED_ON" | "VALUE_ON" | "AMOUNT" | "MARK" | "IN" | "OUT" | "PAYEE" | "MEMO" | "REFERENCE" | "TYPE" | "BALANCE" | "ACCOUNT" | "CURRENCY")[];
             separator?: string;
             /** @enum {string} */
@@ -5453,6 +6623,7 @@ export interface components {
             name: string;
         };
         LedgerTableJson: {
+            /** @description whether debits equal credits */
             balances: boolean;
             /** Format: uuid */
             bookId: string;
@@ -5491,20 +6662,27 @@ export interface components {
             id: string;
             text: string;
         };
+        /** @description A lender's year beside the same year in the books. */
         LenderYearJson: {
             /** Format: date */
             after: string;
             agrees: boolean;
+            /** @description by how much the books say more */
             apart: components["schemas"]["YearFiguresJson"];
             books: components["schemas"]["YearFiguresJson"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many the books have of it
+             */
             entries: number;
             lender: components["schemas"]["YearFiguresJson"];
             note: string;
+            /** @description payments that did not come, or whose interest is not what the terms say */
             parting: components["schemas"]["LoanRowJson"][];
             /** Format: date */
             through: string;
         };
+        /** @description What the bank says beside text, reference and kind. */
         LineDetailJson: {
             /** @enum {string} */
             detail: "COUNTERPARTY_ACCOUNT" | "COUNTERPARTY_BANK" | "EXTENDED_NAME" | "ADDRESS" | "ULTIMATE_PARTY" | "MANDATE" | "CREDITOR" | "END_TO_END" | "BANK_REFERENCE" | "BOOKING_TEXT" | "SUPPLEMENT" | "ORIGINAL_AMOUNT";
@@ -5513,20 +6691,32 @@ export interface components {
         LineReceiptsJson: {
             /** Format: uuid */
             bookId: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the span, <code>withReceipt</code> those of them that have one at least
+             */
             entries: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description all that is attached to them
+             */
             files: number;
             line: string;
-            /** @enum {string} */
+            /**
+             * @description whether it is a line of income or of expenses
+             * @enum {string}
+             */
             of: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
             /** Format: int32 */
             withReceipt: number;
+            /** @description finds those without one in the journal */
             without: string;
         };
+        /** @description Bank lines to begin a rule with. */
         LinesJson: {
             lineIds: string[];
         };
+        /** @description A link, told once: <code>path</code> on this application's own address. */
         LinkJson: {
             /** Format: date-time */
             expiresAt: string;
@@ -5534,8 +6724,12 @@ export interface components {
             id: string;
             path: string;
         };
+        /** @description A loan as it is to be. */
         LoanDraftJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description where the loan stands
+             */
             accountId: string;
             /** @enum {string} */
             count: "MONTHS" | "DAYS_365" | "DAYS_360";
@@ -5543,21 +6737,40 @@ export interface components {
             first: string;
             /** Format: date */
             fixedUntil?: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the account that pays
+             */
             fromId: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the category of its interest
+             */
             interestId: string;
+            /** @description whether on their last day; otherwise on the day of the first */
             lastDay: boolean;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day on which the last payment is due: the newest terms' payment follows from
+             *          it; null if the payment is agreed
+             */
             lastOn?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description it is paid every so many months
+             */
             months: number;
             payee: string;
             /** @enum {string} */
             shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
+            /** @description what is agreed, by the days it begins on */
             terms: components["schemas"]["LoanTermsJson"][];
+            /** @description whether a line that is surely a payment is posted without being looked at */
             trusted: boolean;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the one that is changed; 0 for a new one
+             */
             version: number;
         };
         LoanLeftJson: {
@@ -5566,9 +6779,16 @@ export interface components {
              * @example 12.50
              */
             interest: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day that the last payment is due on; null if nothing is owed, or if the
+             *          payments never end it
+             */
             last?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many are left
+             */
             payments: number;
         };
         LoanListedJson: {
@@ -5579,10 +6799,14 @@ export interface components {
             id: string;
             left: components["schemas"]["LoanLeftJson"];
             name: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day on which the next payment is due
+             */
             next?: string;
             /**
              * Format: decimal
+             * @description today
              * @example 12.50
              */
             owed: string;
@@ -5615,17 +6839,23 @@ export interface components {
             fromName: string;
             /** Format: uuid */
             id: string;
+            /** @description when it is paid */
             inWords: string;
             /** Format: uuid */
             interestId: string;
             lastDay: boolean;
             left: components["schemas"]["LoanLeftJson"];
             lenderYears: components["schemas"]["LenderYearJson"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description it is paid every so many months
+             */
             months: number;
+            /** @description the terms that hold today */
             now: components["schemas"]["LoanTermsJson"];
             /**
              * Format: decimal
+             * @description today
              * @example 12.50
              */
             owed: string;
@@ -5642,9 +6872,11 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description A line of a loan's table. */
         LoanRowJson: {
             /**
              * Format: decimal
+             * @description what a payment moved besides interest and the loan, such as a fee
              * @example 12.50
              */
             besides: string;
@@ -5661,11 +6893,13 @@ export interface components {
             interest: string;
             /**
              * Format: decimal
+             * @description by how much the booked interest is more than the terms say
              * @example 12.50
              */
             interestApart: string;
             /** @enum {string} */
             kind: "PAID" | "DUE" | "SKIPPED" | "EXTRA" | "PLANNED";
+            /** @description whether its day is over and it did not come */
             overdue: boolean;
             /**
              * Format: decimal
@@ -5683,6 +6917,7 @@ export interface components {
              */
             repaid: string;
         };
+        /** @description Lines of a loan's table together. */
         LoanSumJson: {
             /**
              * Format: decimal
@@ -5696,6 +6931,7 @@ export interface components {
             interest: string;
             /**
              * Format: decimal
+             * @description after the last of them
              * @example 12.50
              */
             owed: string;
@@ -5704,28 +6940,36 @@ export interface components {
              * @example 12.50
              */
             payment: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many payments by the terms, <code>payment</code> what they are
+             */
             payments: number;
             /**
              * Format: decimal
+             * @description by them; <code>extra</code> besides, below zero if more was borrowed
              * @example 12.50
              */
             repaid: string;
         };
         LoanTableJson: {
+            /** @description of all lines; null if there are none */
             sum?: components["schemas"]["LoanSumJson"];
             years: components["schemas"]["LoanYearJson"][];
         };
+        /** @description What is agreed from a day on. */
         LoanTermsJson: {
             /** Format: date */
             from: string;
             /**
              * Format: decimal
+             * @description each time; null where it follows from the last payment's day
              * @example 12.50
              */
             payment?: string;
             /**
              * Format: decimal
+             * @description percent in a year
              * @example 12.50
              */
             rate: string;
@@ -5755,14 +6999,16 @@ export interface components {
             id: string;
         };
         MadeTokenJson: {
-            /** Format: date-time */
-            expiresAt: string;
             /** Format: uuid */
             id: string;
+            /** @description as a program sends it: <code>Authorization: Bearer TOKEN</code>. It is told once */
             token: string;
         };
         MappingJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description an account of the books, or null to make <code>newAccount</code>
+             */
             accountId?: string;
             /** Format: uuid */
             connectedId: string;
@@ -5773,6 +7019,7 @@ export interface components {
         MappingsJson: {
             accounts: components["schemas"]["MappingJson"][];
         };
+        /** @description Lines and postings that seem to be the same thing. */
         MatchJson: {
             /** Format: int64 */
             daysApart: number;
@@ -5780,17 +7027,27 @@ export interface components {
             kind: "SAME" | "SEVERAL_POSTINGS" | "SEVERAL_LINES" | "AMOUNT_DISAGREES" | "DAY_DISAGREES";
             lines: components["schemas"]["ComparedLineJson"][];
             postings: components["schemas"]["ComparedPostingJson"][];
+            /** @description whether something else would do as well */
             rivalled: boolean;
+            /** @description what both sides say */
             sharedWords: string[];
             sides: components["schemas"]["SidesJson"];
+            /** @description whether it can be joined without a second look */
             sure: boolean;
         };
+        /** @description Two entries that are one thing booked twice. */
         MergeEntriesJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the entry that goes into it
+             */
             goes: string;
             /** Format: int32 */
             goesVersion: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the one that stays, as it was seen
+             */
             version: number;
         };
         MergeJson: {
@@ -5798,15 +7055,27 @@ export interface components {
             intoId: string;
         };
         MergePayeeJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the one that stays
+             */
             into: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the payee that goes, as it was seen
+             */
             version: number;
         };
         MergeTagJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the one that stays
+             */
             into: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the tag that goes, as it was seen
+             */
             version: number;
         };
         MergedJson: {
@@ -5836,6 +7105,7 @@ export interface components {
             before: string;
             /**
              * Format: decimal
+             * @description of the month before up to the same day, <code>before</code> in all of it
              * @example 12.50
              */
             beforeByNow: string;
@@ -5846,15 +7116,19 @@ export interface components {
             currency: string;
             days: components["schemas"]["SpentDayJson"][];
             month: string;
+            /** @description the one that it is held against */
             monthBefore: string;
+            /** @description whether the month is */
             over: boolean;
             /**
              * Format: decimal
+             * @description up to its last day, or today
              * @example 12.50
              */
             spent: string;
             unusual: components["schemas"]["UnusualJson"][];
         };
+        /** @description <code>place</code> counts from 0 among the new neighbours; missing: at the end. */
         MoveAccountJson: {
             /** Format: uuid */
             parentId?: string;
@@ -5865,12 +7139,14 @@ export interface components {
             /** Format: int32 */
             no: number;
         };
+        /** @description What entries come to, in one currency. */
         MovedJson: {
             /** Format: int64 */
             count: number;
             currency: string;
             /**
              * Format: decimal
+             * @description what came in; <code>out</code> what went out, below zero; transfers are in neither
              * @example 12.50
              */
             in: string;
@@ -5882,11 +7158,13 @@ export interface components {
             /** Format: int64 */
             transfers: number;
         };
+        /** @description An entry that the line is but for a little. */
         NearlyJson: {
             /** Format: int64 */
             daysApart: number;
             /**
              * Format: decimal
+             * @description what the line moves beyond it, with the line's sign
              * @example 12.50
              */
             difference: string;
@@ -5908,6 +7186,7 @@ export interface components {
             kind: "CURRENT" | "SAVINGS" | "SET_ASIDE" | "CASH" | "PAYOUT" | "INVESTMENT" | "PROPERTY" | "RECEIVABLE" | "CARD" | "LOAN" | "PAYABLE" | "SALES_TAX" | "OPENING_EQUITY" | "OWNER_EQUITY" | "DRAWINGS" | "SUSPENSE" | "INCOME" | "EXCHANGE" | "OVER_SHORT" | "DIFFERENCE" | "EXPENSE";
             name: string;
         };
+        /** @description <code>timeZone</code> by its name in the IANA database; UTC if none is said. */
         NewHouseholdJson: {
             name: string;
             timeZone?: string;
@@ -5922,10 +7201,13 @@ export interface components {
             price: string;
         };
         NewSecretJson: {
+            /** @description in base 32, to be typed */
             secret: string;
             /** Format: int32 */
             size: number;
+            /** @description the same as a picture to be photographed: an SVG path over <code>size</code> squares */
             squares: string;
+            /** @description for an authenticator on this device */
             uri: string;
         };
         NewSecurityJson: {
@@ -5945,11 +7227,13 @@ export interface components {
             closing: string;
             /**
              * Format: decimal
+             * @description what it says it brings in, where that was typed; <code>out</code> likewise, without a sign
              * @example 12.50
              */
             in?: string;
             /**
              * Format: decimal
+             * @description what the statement says it opens with, where that was typed
              * @example 12.50
              */
             opening?: string;
@@ -5959,14 +7243,17 @@ export interface components {
              */
             out?: string;
         };
+        /** @description Says that the tax of a period was returned as the books say it. */
         NewTaxReturnJson: {
             /** Format: uuid */
             bookId: string;
             /**
              * Format: decimal
+             * @description what the person saw
              * @example 12.50
              */
             due: string;
+            /** @description any of the period */
             month: string;
         };
         NewTokenJson: {
@@ -5979,6 +7266,7 @@ export interface components {
         NewTradeJson: {
             /**
              * Format: decimal
+             * @description without the fee; null of a split
              * @example 12.50
              */
             amount?: string;
@@ -5993,6 +7281,7 @@ export interface components {
             kind: "HELD" | "BUY" | "SELL" | "DIVIDEND" | "FEE" | "SPLIT";
             /**
              * Format: decimal
+             * @description of a split how much is held after it; null of a dividend or a fee
              * @example 12.50
              */
             quantity?: string;
@@ -6008,6 +7297,7 @@ export interface components {
              */
             worth: string;
         };
+        /** @description What undo and redo would take back for the person; null where there is nothing. */
         NextActsJson: {
             redo?: components["schemas"]["OneActJson"];
             undo?: components["schemas"]["OneActJson"];
@@ -6015,6 +7305,7 @@ export interface components {
         NextJson: {
             /** Format: uuid */
             accountId?: string;
+            /** @description their names; of a consent the institution's, of a close the book's */
             accounts: string[];
             /** Format: uuid */
             bookId?: string;
@@ -6025,6 +7316,7 @@ export interface components {
              * @example 12.50
              */
             difference?: string;
+            /** @description that is to be closed */
             month?: string;
             /** Format: uuid */
             statementId?: string;
@@ -6039,6 +7331,7 @@ export interface components {
             at: string;
             /** @enum {string} */
             doer: "PERSON" | "RULE" | "JOB";
+            /** @description the address that the person sat at; empty for a job */
             fromWhere: string;
             /** Format: uuid */
             id: string;
@@ -6046,25 +7339,34 @@ export interface components {
             kind: "BEGIN_HOUSEHOLD" | "OPEN_BOOKS" | "ADD_BOOK" | "CHANGE_BOOK" | "ADD_ACCOUNT" | "CHANGE_ACCOUNT" | "MOVE_ACCOUNT" | "MERGE_ACCOUNT" | "CLOSE_ACCOUNT" | "REOPEN_ACCOUNT" | "DELETE_ACCOUNT" | "IMPORT_CHART" | "COPY" | "OPENING_BALANCES" | "TAX_RATES" | "EXCHANGE_RATES" | "GATHER" | "TAKE_BATCH_BACK" | "DECIDE_DOUBT" | "CONNECT" | "POST" | "PAIR" | "TAKE_BACK" | "LEAVE_OUT" | "COUNTER" | "TRANSFER" | "REVALUE" | "REVISE" | "ENTER" | "DELETE_ENTRY" | "MERGE_ENTRIES" | "PAYEES" | "TAGS" | "ATTACHMENTS" | "TEMPLATES" | "KEPT_VIEWS" | "RULES" | "BEGIN_STATEMENT" | "CORRECT_STATEMENT" | "REMOVE_STATEMENT" | "TICK" | "AGREE" | "REOPEN_STATEMENT" | "BUDGETS" | "SCHEDULES" | "LOANS" | "WORTH" | "CLOSE_MONTH" | "RETURN_TAX" | "TAKE_TAX_RETURN_BACK" | "REOPEN_MONTH" | "PEOPLE" | "HOUSEHOLD" | "UNDO" | "REDO" | "EARLIER";
             /** Format: uuid */
             personId: string;
+            /** @description whether what it did is in the books, as far as undoing decides it */
             stands: boolean;
+            /** @description whether it changed anything that can be put back */
             undoable: boolean;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the act that it takes back; null for an ordinary act
+             */
             undoes?: string;
             who: string;
             words: string;
         };
+        /** @description A line that the books do not have; without a proposal a person says what it is. */
         OnlyAtBankJson: {
             line: components["schemas"]["ComparedLineJson"];
             proposal?: components["schemas"]["WouldBePostedJson"];
         };
+        /** @description An entry that a line may be, as a person finds it. */
         OpenEntryJson: {
             /**
              * Format: decimal
+             * @description what the line moves beyond it, with the line's sign; zero where both say the same
              * @example 12.50
              */
             beyond: string;
             entry: components["schemas"]["KnownEntryJson"];
         };
+        /** @description Says nothing of whether who joins is known here: anybody may hold the link. */
         OpenLinkJson: {
             email: string;
             householdName: string;
@@ -6101,23 +7403,28 @@ export interface components {
             /** Format: int32 */
             toTick: number;
         };
+        /** @description Who opened a statement again that had agreed, and where it parts from what was agreed. */
         OpenedAgainJson: {
             /**
              * Format: decimal
+             * @description what the breaks come to
              * @example 12.50
              */
             apart: string;
             /** Format: date-time */
             at: string;
+            /** @description the reason */
             because: string;
             breaks: components["schemas"]["BreakJson"][];
             /**
              * Format: decimal
+             * @description what it closed with then
              * @example 12.50
              */
             closingAgreed: string;
             who: string;
         };
+        /** @description What the statement says it opens with, where that is not what the books open with. */
         OpeningApartJson: {
             /**
              * Format: decimal
@@ -6131,14 +7438,20 @@ export interface components {
              * @example 12.50
              */
             books: string;
+            /**
+             * @description whether it is the account's first statement, so that the opening balance can be
+             *          corrected
+             */
             first: boolean;
             /**
              * Format: decimal
              * @example 12.50
              */
             statement: string;
+            /** @description what is wrong, and what may have happened */
             words: string;
         };
+        /** @description A book's opening balances as books show an entry: debits, then credits, equity among them. */
         OpeningEntryJson: {
             bookName: string;
             currency: string;
@@ -6152,10 +7465,14 @@ export interface components {
         OpeningJson: {
             /** Format: uuid */
             accountId: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description where statements agree, the balance stays as it is
+             */
             agreedThrough?: string;
             /**
              * Format: decimal
+             * @description null while it is not known
              * @example 12.50
              */
             balance?: string;
@@ -6171,6 +7488,7 @@ export interface components {
             opensOn?: string;
             tail: string;
         };
+        /** @description The opening balance; <code>base</code> in the book's currency. */
         OpeningOnPageJson: {
             /**
              * Format: decimal
@@ -6188,6 +7506,7 @@ export interface components {
             entryNo: number;
             equityName: string;
         };
+        /** @description The waiting line that is the other half of the transfer. */
         OtherHalfJson: {
             accountName: string;
             /**
@@ -6202,20 +7521,34 @@ export interface components {
             daysApart: number;
             /** Format: uuid */
             lineId: string;
+            /** @description whether the text of one line names the account of the other */
             named: boolean;
+            /** @description whether another one is as likely to be the other half */
             rivalled: boolean;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description that of its state, to be sent back when posting
+             */
             version: number;
         };
         OwnKey: {
+            /** @description one sign, or two to be typed one after the other */
             key: string;
+            /** @description it does, by the name that the interface has for it */
             what: string;
         };
         PagesJson: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of how many of them there are pictures
+             */
             drawn: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the file
+             */
             pages: number;
+            /** @description why there are none, for the person; empty if there are */
             problem: string;
         };
         PaidCategoryJson: {
@@ -6229,24 +7562,32 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description A part of a split as a person types it. */
         PartJson: {
             /** Format: uuid */
             accountId: string;
             /**
              * Format: decimal
+             * @description gross, with its sales tax
              * @example 12.50
              */
             amount: string;
             note?: string;
             /**
              * Format: decimal
+             * @description on an account in another currency, what arrives or leaves there
              * @example 12.50
              */
             otherAmount?: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description another rate than that of its category
+             */
             taxRateId?: string;
+            /** @description true if it contains no sales tax, whatever its category has */
             untaxed?: boolean;
         };
+        /** @description A waiting line that is part of the same entry. */
         PartLineJson: {
             /**
              * Format: decimal
@@ -6260,6 +7601,7 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description The entry that the line and others add up to. */
         PartOfJson: {
             entry: components["schemas"]["KnownEntryJson"];
             others: components["schemas"]["PartLineJson"][];
@@ -6280,17 +7622,25 @@ export interface components {
         PayeeJson: {
             /** Format: uuid */
             id: string;
+            /** @description the texts by which banks call it */
             knownAs: string[];
             name: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many entries it has
+             */
             used: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description to be sent back when it is changed
+             */
             version: number;
         };
         PayeeMovedJson: {
             currency: string;
             /**
              * Format: decimal
+             * @description what came from them; <code>out</code> what went to them, below zero
              * @example 12.50
              */
             in: string;
@@ -6300,10 +7650,16 @@ export interface components {
              */
             out: string;
         };
+        /** @description A payee as it is to be. */
         PayeeWantedJson: {
             accountNumber?: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description what its entries go to, or come from, unless somebody says otherwise; null
+             *          for that of last time
+             */
             categoryId?: string;
+            /** @description how it is reached, on several lines */
             contact?: string;
             knownAs: string[];
             name: string;
@@ -6324,6 +7680,7 @@ export interface components {
             role: "OWNER" | "BOOKKEEPER" | "READER";
             secondFactor: boolean;
         };
+        /** @description So many pieces of one denomination. */
         PiecesJson: {
             /** Format: int32 */
             count: number;
@@ -6343,88 +7700,122 @@ export interface components {
             accountId: string;
             /**
              * Format: decimal
+             * @description what is placed; below zero what is taken out
              * @example 12.50
              */
             amount: string;
         };
+        /** @description An extra payment that is put in the plan. */
         PlanExtraJson: {
             extra: components["schemas"]["ExtraPaymentJson"];
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the account that pays it
+             */
             fromId: string;
         };
+        /** @description Plans months anew. */
         PlanMonthsJson: {
             /**
              * Format: decimal
+             * @description null to plan nothing any more
              * @example 12.50
              */
             amount?: string;
             first: string;
             last: string;
+            /** @description whether the amount is for all of the months, and not for each */
             together: boolean;
         };
         PlanYearJson: {
             /** Format: uuid */
             bookId: string;
+            /** @description any of the fiscal year that is planned */
             month: string;
         };
         PlannedJson: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many were planned
+             */
             categories: number;
         };
+        /** @description A month of a category's fiscal year. */
         PlannedMonthJson: {
             /**
              * Format: decimal
              * @example 12.50
              */
             booked: string;
+            /**
+             * @description of the months that are planned together with it, <code>last</code> the last; null where
+             *          nothing is planned
+             */
             first?: string;
             last?: string;
             /**
              * Format: decimal
+             * @description what was spent in the same month of the year before
              * @example 12.50
              */
             lastYear: string;
             month: string;
             /**
              * Format: decimal
+             * @description of several months together, in each of them
              * @example 12.50
              */
             planned?: string;
         };
+        /** @description A category over its fiscal year. */
         PlannedYearJson: {
             /** Format: uuid */
             accountId: string;
             months: components["schemas"]["PlannedMonthJson"][];
         };
+        /** @description That a line is posted as it was proposed. */
         PostProposedJson: {
+            /** @description as the person saw the proposal; refused if it is another by now */
             accountIds: string[];
             line: components["schemas"]["SeenLineJson"];
             payee: string;
         };
         PostedJson: {
+            /** @description of the entries that were made */
             entryNos: number[];
+            /** @description of those that stood in the books already */
             knownNos: number[];
+            /** @description the lines that could not be posted */
             stayed: components["schemas"]["StayedJson"][];
         };
+        /** @description A debit or credit line of an entry; one of the two amounts is null. */
         PostingJson: {
             /** Format: uuid */
             accountId: string;
             accountName: string;
+            /** @description whether the core added it so that the book balances */
             betweenBooks: boolean;
             /**
              * Format: decimal
+             * @description in the base currency of the book
              * @example 12.50
              */
             credit?: string;
             /**
              * Format: decimal
+             * @description in the base currency of the book
              * @example 12.50
              */
             debit?: string;
+            /**
+             * @description whether the core adds it by itself, so that nobody writes it: that between
+             *          books, or an exchange difference
+             */
             keptByCore: boolean;
             note: string;
             /**
              * Format: decimal
+             * @description the amount in the account's own currency, where that is another; without a sign
              * @example 12.50
              */
             own?: string;
@@ -6442,12 +7833,14 @@ export interface components {
              * @example 12.50
              */
             price: string;
+            /** @description whether it is that of a trade, since nobody told one */
             traded: boolean;
         };
         PricesKeptJson: {
             /** Format: int32 */
             prices: number;
         };
+        /** @description What a book is to earn in its fiscal year. */
         ProfitGoalJson: {
             /**
              * Format: decimal
@@ -6463,9 +7856,11 @@ export interface components {
             yearFirst: string;
             yearLast: string;
         };
+        /** @description How far a goal is reached. */
         ProgressJson: {
             /**
              * Format: decimal
+             * @description of where it should be by now, below zero if behind
              * @example 12.50
              */
             ahead: string;
@@ -6473,45 +7868,63 @@ export interface components {
             monthsLeft: number;
             /**
              * Format: decimal
+             * @description what each of the months that are left has to bring
              * @example 12.50
              */
             perMonth: string;
             reached: boolean;
             /**
              * Format: decimal
+             * @description what is reached, or stands on the account
              * @example 12.50
              */
             stands: string;
             /**
              * Format: decimal
+             * @description zero once it is reached
              * @example 12.50
              */
             toGo: string;
         };
+        /** @description The head of a reconciliation: statement over ticked, and what is apart in each. */
         ProofJson: {
             apart: components["schemas"]["FiguresJson"];
+            /** @description the postings that are not ticked */
             open: components["schemas"]["StillOpenJson"];
+            /**
+             * @description the days on which lines and ticked postings part; empty where the statement has no
+             *          lines
+             */
             parts: components["schemas"]["StepJson"][];
             statement: components["schemas"]["FiguresJson"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many lines the statement has of its own; null where it has figures only
+             */
             statementLines?: number;
             ticked: components["schemas"]["FiguresJson"];
         };
+        /** @description What is suggested for a line, and why: exactly one of the facts is there. */
         ProposalJson: {
             before?: components["schemas"]["BookedBeforeJson"];
+            /** @description what moves between books, in words; empty where one book is touched */
             betweenBooks: string;
+            /** @description the entry that it would become */
             books: components["schemas"]["BookPostingsJson"][];
             due?: components["schemas"]["IsDueJson"];
             half?: components["schemas"]["OtherHalfJson"];
             nearly?: components["schemas"]["NearlyJson"];
             note: string;
             part?: components["schemas"]["PartOfJson"];
+            /** @description how it would be booked; none where it stands in the books already */
             parts: components["schemas"]["ProposedPartJson"][];
             payee: string;
+            /** @description why it cannot be booked so; the entry is missing then */
             refusal?: string;
             rule?: components["schemas"]["RuleFitsJson"];
             several?: components["schemas"]["SeveralJson"];
             standing?: components["schemas"]["StandsInTheBooksJson"];
+            /** @description whether nothing else is as likely, by what is known */
             sure: boolean;
             tags: string[];
         };
@@ -6535,58 +7948,90 @@ export interface components {
         PurposeJson: {
             /** Format: uuid */
             accountId: string;
+            /** @description what it needs by a day, and whether that is on course; null if nothing is said */
             goal?: components["schemas"]["BalanceGoalJson"];
             /**
              * Format: decimal
+             * @description what the last division placed here; null if it placed nothing
              * @example 12.50
              */
             lastTime?: string;
             name: string;
+            /** @description the categories that it pays for, and their names */
             pays: components["schemas"]["PaidCategoryJson"][];
+            /** @description whether that is taken out while lines are posted */
             paysAsPosted: boolean;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description from which day on; null if it pays for nothing
+             */
             paysSince?: string;
             /**
              * Format: decimal
+             * @description what is set aside; below zero if more was spent
              * @example 12.50
              */
             stands: string;
             /**
              * Format: decimal
+             * @description what was spent on these and is not taken out; below zero what is to be put
+             *          back
              * @example 12.50
              */
             toTakeOut: string;
         };
         QueryReadJson: {
             completion: components["schemas"]["CompletionJson"];
+            /** @description whether it says of which days entries are sought */
             namesDays: boolean;
             terms: components["schemas"]["QueryTermJson"][];
         };
+        /** @description A condition as it was typed. */
         QueryTermJson: {
+            /** @description what it is about; null for a word by itself */
             field?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many payees, accounts, tags or books its names mean; null if it names none
+             */
             found?: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description where it begins in the query, in UTF-16 units; <code>to</code> where it ends
+             */
             from: number;
+            /** @description whether what is not like that is sought */
             not: boolean;
+            /** @description why it cannot be read, and what to type; null if it can */
             problem?: string;
             text: string;
             /** Format: int32 */
             to: number;
+            /** @description what it asks of its field */
             words: string;
         };
         QuickMissingJson: {
+            /** @description at fault; null if it is the whole */
             field?: string;
             message: string;
         };
+        /** @description What the fields mean, typed or by what is usual. */
         QuickReadJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the account whose line it is; null while that is not known
+             */
             accountId?: string;
             amount: components["schemas"]["ReadMoneyJson"];
+            /**
+             * @description what arrives on an account of one's own in another currency; null where there is
+             *          none
+             */
             arrives?: components["schemas"]["ReadMoneyJson"];
             betweenBooks: string;
             /** Format: uuid */
             bookId?: string;
+            /** @description the entry that it would become; empty while something is missing */
             books: components["schemas"]["BookPostingsJson"][];
             currency: string;
             day: components["schemas"]["ReadDayJson"];
@@ -6594,9 +8039,11 @@ export interface components {
             holds?: components["schemas"]["HoldsJson"];
             /** @enum {string} */
             method?: "CARD" | "CHEQUE" | "CASH" | "TRANSFER" | "DIRECT_DEBIT";
+            /** @description why it cannot be booked yet; null if it can */
             missing?: components["schemas"]["QuickMissingJson"];
             /**
              * Format: decimal
+             * @description what that account pays, below zero, or receives; null while that is not known
              * @example 12.50
              */
             signed?: string;
@@ -6605,32 +8052,47 @@ export interface components {
             taxRateId?: string;
             to?: components["schemas"]["PlaceJson"];
             untaxed?: boolean;
+            /** @description null for a payee whom nobody has been booked with */
             usual?: components["schemas"]["UsualJson"];
         };
+        /** @description What a person typed; empty texts and nulls take what is usual with the payee. */
         QuickTypedJson: {
             amount: string;
+            /** @description what arrives on an account of one's own in another currency, as it is typed */
             arrives?: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day of the entry typed before; null for today
+             */
             base?: string;
             day: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the account whose register it is typed in
+             */
             fixedId?: string;
             /** Format: uuid */
             fromId?: string;
             /** @enum {string} */
             method?: "CARD" | "CHEQUE" | "CASH" | "TRANSFER" | "DIRECT_DEBIT";
             note?: string;
+            /** @description what it is split into, on a fixed account */
             parts?: components["schemas"]["PartJson"][];
             payee: string;
             reference?: string;
+            /** @description whether what the parts leave stands in suspense */
             restToSuspense?: boolean;
             tags?: string[];
             /** Format: uuid */
             taxRateId?: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description where it goes; on a fixed account the other place, whichever way it goes
+             */
             toId?: string;
             untaxed?: boolean;
         };
+        /** @description On the day, 1 <code>from</code> was worth <code>rate</code> of <code>to</code>. */
         RateJson: {
             /** Format: date */
             day: string;
@@ -6642,12 +8104,18 @@ export interface components {
             rate: string;
             to: string;
         };
+        /** @description What a text means. */
         ReadDayJson: {
             choices: string[];
+            /** @description the question or the reason, for the person; null if it is clear */
             problem?: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description null if that is unclear
+             */
             value?: string;
         };
+        /** @description The same of an amount, in the currency of its account. */
         ReadMoneyJson: {
             choices: string[];
             problem?: string;
@@ -6717,6 +8185,7 @@ export interface components {
             /** Format: date */
             statementOn?: string;
         };
+        /** @description What postings of a register come to; <code>out</code> is above zero. */
         RegisterTotalsJson: {
             /** Format: int64 */
             count: number;
@@ -6731,45 +8200,67 @@ export interface components {
              */
             out: string;
         };
+        /** @description What came regularly. */
         RegularJson: {
             /** Format: date */
             newest: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description the number of the newest entry, <code>newest</code> its day
+             */
             newestNo: number;
             schedule: components["schemas"]["BegunScheduleJson"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how often it came so
+             */
             times: number;
         };
         ReopenMonthJson: {
+            /** @description why it is opened again */
             because: string;
             /** Format: uuid */
             bookId: string;
             month: string;
         };
         ReopenStatementJson: {
+            /** @description why it is opened again */
             because: string;
         };
+        /** @description The months that a column is about; of balances, those up to its last day. */
         ReportColumnJson: {
-            /** @enum {string} */
+            /**
+             * @description what it tells of them beside the first column; null of what was asked for
+             * @enum {string}
+             */
             besides?: "PLANNED" | "BOOKED";
             first: string;
             last: string;
         };
+        /** @description What a drawing shows of an own report. */
         ReportDrawnJson: {
+            /** @description whether each amount is in one row only */
             apart: boolean;
+            /** @description the greatest, and the others as one; they add up to the totals */
             rows: components["schemas"]["DrawnRowJson"][];
+            /** @description whether they are parts of a whole */
             whole: boolean;
         };
         ReportPageJson: {
+            /** @description the span that the report is about, however it was asked for: that of all tables */
             first: string;
             last: string;
+            /** @description one for each book, and one for all of them together */
             tables: components["schemas"]["ReportTableJson"][];
         };
+        /** @description At which rate an account in a currency of its own is told. */
         ReportRateJson: {
             /** Format: uuid */
             accountId: string;
             /**
              * Format: decimal
+             * @description what stands on it at the end of the last column, <code>value</code> what that is told
+             *          at; null where the report is of what moved
              * @example 12.50
              */
             amount?: string;
@@ -6781,6 +8272,8 @@ export interface components {
             high: string;
             /**
              * Format: decimal
+             * @description for one unit of its currency, of all its entries in the columns; <code>high</code> the
+             *          highest
              * @example 12.50
              */
             low: string;
@@ -6792,33 +8285,46 @@ export interface components {
             value?: string;
         };
         ReportRowJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description of an account's row
+             */
             accountId?: string;
+            /** @description one for each column; none in the name of a group */
             amounts: string[];
             /**
              * Format: decimal
+             * @description of the first column against the second, where that is what it is seen beside
              * @example 12.50
              */
             change?: string;
+            /** @description what the account stands below; may be empty */
             groupName: string;
             /** @enum {string} */
             look: "GROUP" | "ACCOUNT" | "DERIVED" | "SUM" | "TOTAL";
             name: string;
+            /** @description finds the entries behind it in the journal, where it is of no account */
             query?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the account in its group, in tenths of a percent
+             */
             share?: number;
             /**
              * Format: decimal
+             * @description of all columns, where they can be added up
              * @example 12.50
              */
             total?: string;
         };
+        /** @description A bill that is spread. */
         ReportSpreadJson: {
             /** Format: uuid */
             accountId: string;
             accountName: string;
             /**
              * Format: decimal
+             * @description all of it; above zero if it goes the usual way of its category
              * @example 12.50
              */
             amount: string;
@@ -6826,6 +8332,7 @@ export interface components {
             date: string;
             /** Format: uuid */
             entryId: string;
+            /** @description the first month that it serves, <code>last</code> the last */
             first: string;
             last: string;
             /** Format: int64 */
@@ -6833,37 +8340,64 @@ export interface components {
             payee: string;
             /**
              * Format: decimal
+             * @description what the span of the report bears of it
              * @example 12.50
              */
             within: string;
         };
         ReportTableJson: {
+            /** @description whether both sides of a balance sheet are equal; null of other reports */
             balances?: boolean;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description null where all books are seen as one
+             */
             bookId?: string;
             bookName: string;
             columns: components["schemas"]["ReportColumnJson"][];
             currency: string;
+            /** @description what a drawing shows of an own report; null of other reports */
             drawn?: components["schemas"]["ReportDrawnJson"];
+            /**
+             * @description the span that it is about; books whose years begin in different months have
+             *          different ones
+             */
             first: string;
             last: string;
+            /** @description of accounts in other currencies */
             rates: components["schemas"]["ReportRateJson"][];
             rows: components["schemas"]["ReportRowJson"][];
+            /** @description the bills that are spread, and are booked in its months or serve any of them */
             spread: components["schemas"]["ReportSpreadJson"][];
         };
+        /** @description Which break is put right, by the posting that it names. */
         RestoreBreakJson: {
             /** Format: uuid */
             postingId: string;
         };
+        /** @description What came of a rule in the last twelve months. */
         ResultJson: {
+            /** @description of these, by month, the oldest first */
             byMonth: number[];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many of them no earlier rule takes
+             */
             decides: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many entries it booked
+             */
             fired: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many lines it fits
+             */
             fits: number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day of the last one, however long ago
+             */
             lastFired?: string;
             /** Format: uuid */
             ruleId: string;
@@ -6925,10 +8459,17 @@ export interface components {
             since: string;
             suggested: components["schemas"]["SuggestedJson"][];
         };
+        /** @description How often something recurs, as a person picks it. */
         RhythmJson: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description every so many units
+             */
             interval: number;
-            /** @enum {string} */
+            /**
+             * @description on which day of a month
+             * @enum {string}
+             */
             on: "DAY" | "LAST_DAY" | "LAST_WORKING_DAY" | "WEEKDAY";
             /** @enum {string} */
             unit: "ONCE" | "DAY" | "WEEK" | "MONTH" | "YEAR";
@@ -6937,32 +8478,39 @@ export interface components {
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
         };
+        /** @description A row of the table, with <code>line</code> as in the file. */
         RowJson: {
             cells: string[];
             /** Format: int32 */
             line: number;
         };
+        /** @description A rule as the person writes it. */
         RuleDraftJson: {
             /** Format: uuid */
             bookId: string;
             note: string;
             on: boolean;
+            /** @description empty to keep the name that is known */
             payee: string;
             shares: components["schemas"]["ShareJson"][];
             tags: string[];
             /**
              * Format: decimal
+             * @description up to which amount it posts by itself; null if it waits for the person
              * @example 12.50
              */
             trustedUpTo?: string;
             when: components["schemas"]["ConditionJson"];
         };
+        /** @description The rule that fits. */
         RuleFitsJson: {
+            /** @description whether what arrives in another currency is worked out, to be corrected */
             atRateOfTheDay: boolean;
             /** Format: uuid */
             ruleId: string;
             /** Format: int32 */
             ruleNo: number;
+            /** @description which of the texts that it looks for stand in the line; all it looks for if none */
             told: string;
         };
         RuleOnPageJson: {
@@ -6976,6 +8524,7 @@ export interface components {
             /** Format: int32 */
             added: number;
         };
+        /** @description The books that are registered for sales tax. */
         SalesTaxPageJson: {
             tables: components["schemas"]["SalesTaxTableJson"][];
         };
@@ -6984,6 +8533,7 @@ export interface components {
             /** Format: uuid */
             bookId: string;
             bookName: string;
+            /** @description of earlier periods that were returned */
             corrections: components["schemas"]["TaxLineJson"][];
             /**
              * Format: decimal
@@ -6993,24 +8543,32 @@ export interface components {
             currency: string;
             /**
              * Format: decimal
+             * @description of the lines and the corrections together
              * @example 12.50
              */
             due: string;
             first: string;
             last: string;
             lines: components["schemas"]["TaxLineJson"][];
+            /** @description whether it is the last one, which can be taken back */
             mayTakeBack: boolean;
+            /** @description under which the book is registered */
             number: string;
+            /** @description whether the period is */
             over: boolean;
             /** @enum {string} */
             period: "MONTH" | "QUARTER" | "YEAR";
+            /** @description the return of this very period */
             returned?: components["schemas"]["TaxReturnJson"];
+            /** @description all of the book, the latest first */
             returns: components["schemas"]["TaxReturnJson"][];
             sum: components["schemas"]["TaxSumJson"];
         };
+        /** @description A schedule as it is to be. */
         ScheduleDraftJson: {
             /**
              * Format: decimal
+             * @description how far the amount may be from the usual one; null where it is always the same
              * @example 12.50
              */
             about?: string;
@@ -7021,22 +8579,35 @@ export interface components {
             note?: string;
             parts: components["schemas"]["SchedulePartJson"][];
             payee: string;
+            /** @description whether the account pays; otherwise it receives */
             pays: boolean;
+            /** @description how often, as a person picks it; null where the rule says it */
             rhythm?: components["schemas"]["RhythmJson"];
+            /** @description how often, by RFC 5545; for what no rhythm can say */
             rule?: string;
             /** @enum {string} */
             shift: "NONE" | "WORKING_DAY_BEFORE" | "NEXT_WORKING_DAY";
             /** Format: int32 */
             times?: number;
+            /** @description whether a line that is surely an item is posted without being looked at */
             trusted?: boolean;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the last day that may be one of them, <code>times</code> how often at most; neither
+             *          without an end
+             */
             until?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of the one that is changed; 0 for a new one
+             */
             version: number;
         };
+        /** @description When a connection is refreshed each day. */
         ScheduleJson: {
             /** Format: time-local */
             at: string;
+            /** @description an IANA time zone, such as Europe/Amsterdam */
             zone: string;
         };
         ScheduleOfJson: {
@@ -7050,6 +8621,7 @@ export interface components {
             accountName: string;
             /**
              * Format: decimal
+             * @description what its account pays, below zero, or receives
              * @example 12.50
              */
             amount: string;
@@ -7058,8 +8630,12 @@ export interface components {
             first: string;
             /** Format: uuid */
             id: string;
+            /** @description how often it recurs */
             inWords: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day that the next item is due on that is still expected; null if none is
+             */
             next?: string;
             note: string;
             parts: components["schemas"]["SchedulePartJson"][];
@@ -7067,6 +8643,7 @@ export interface components {
             /** Format: uuid */
             payeeId: string;
             pays: boolean;
+            /** @description null where the rule is one that nobody can pick */
             rhythm?: components["schemas"]["RhythmJson"];
             rule: string;
             /** @enum {string} */
@@ -7076,6 +8653,7 @@ export interface components {
             trusted: boolean;
             /** Format: date */
             until?: string;
+            /** @description whether what it comes to follows from the terms of a loan, by which it is changed */
             varies: boolean;
             /** Format: int32 */
             version: number;
@@ -7086,6 +8664,8 @@ export interface components {
             accountName?: string;
             /**
              * Format: decimal
+             * @description in the currency of the schedule's account; above zero if it goes the way of the
+             *          whole
              * @example 12.50
              */
             amount: string;
@@ -7096,13 +8676,16 @@ export interface components {
             /** Format: int32 */
             recoveryCodesLeft: number;
         };
+        /** @description A security that can be held. */
         SecurityJson: {
+            /** @description by which a depot names it; empty if it has none */
             code: string;
             currency: string;
             /** Format: uuid */
             id: string;
             name: string;
         };
+        /** @description A part of a way, as a person saw it. */
         SeenGapPartJson: {
             ids: string[];
             /** @enum {string} */
@@ -7113,6 +8696,7 @@ export interface components {
              */
             should?: string;
         };
+        /** @description A line as the person saw it. */
         SeenLineJson: {
             /** Format: uuid */
             lineId: string;
@@ -7131,6 +8715,7 @@ export interface components {
             amounts: components["schemas"]["SelectedAmountJson"][];
         };
         ServeJson: {
+            /** @description null, as <code>last</code>, where the entry is to serve just the month it is booked in */
             first?: string;
             last?: string;
         };
@@ -7140,13 +8725,17 @@ export interface components {
             accountName: string;
             /**
              * Format: decimal
+             * @description the whole, above zero whichever way it goes if it is usual for the category
              * @example 12.50
              */
             amount: string;
             currency: string;
+            /** @description one part for each month, which add up to it */
             months: components["schemas"]["ServedPartJson"][];
         };
+        /** @description What each month bears of an entry. */
         ServedJson: {
+            /** @description those that it is on */
             categories: components["schemas"]["ServedCategoryJson"][];
             first: string;
             last: string;
@@ -7172,9 +8761,13 @@ export interface components {
             /** @enum {string} */
             role: "OWNER" | "BOOKKEEPER" | "READER";
             severalHouseholds: boolean;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description where the household lives
+             */
             today: string;
         };
+        /** @description An account with its purposes: set aside and free make the whole, which its bank sees. */
         SetAsidesJson: {
             /** Format: uuid */
             accountId: string;
@@ -7187,7 +8780,10 @@ export interface components {
              * @example 12.50
              */
             free: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day of the last division; null without one
+             */
             lastDivided?: string;
             purposes: components["schemas"]["PurposeJson"][];
             /**
@@ -7198,6 +8794,7 @@ export interface components {
             templates: components["schemas"]["DivisionTemplateJson"][];
             /**
              * Format: decimal
+             * @description what its purposes pay for and is not taken out of them
              * @example 12.50
              */
             toTakeOut: string;
@@ -7212,36 +8809,53 @@ export interface components {
             accountId: string;
             /**
              * Format: decimal
+             * @description null to give the goal up
              * @example 12.50
              */
             amount?: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description needed with an amount
+             */
             by?: string;
         };
         SetProfitGoalJson: {
             /**
              * Format: decimal
+             * @description null to give the goal up
              * @example 12.50
              */
             amount?: string;
             /** Format: uuid */
             bookId: string;
+            /** @description any of the fiscal year */
             month: string;
         };
         SettleGapJson: {
             parts: components["schemas"]["SeenGapPartJson"][];
         };
         SettleJson: {
-            /** Format: date */
+            /**
+             * Format: date
+             * @description by which the item is known
+             */
             day: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description the number of the entry that it is
+             */
             entryNo?: number;
             /** @enum {string} */
             how: "SKIP" | "MOVE" | "IS_ENTRY" | "EXPECT";
+            /** @description why it is skipped */
             reason?: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day that it is moved to
+             */
             to?: string;
         };
+        /** @description Rows of a comparison that are settled together. */
         SettleLinesJson: {
             join: components["schemas"]["JoinJson"][];
             post: components["schemas"]["PostProposedJson"][];
@@ -7249,10 +8863,15 @@ export interface components {
         SetupAccountJson: {
             /**
              * Format: decimal
+             * @description at the end of the day before the household begins, a debt below zero; null while
+             *          it is not known
              * @example 12.50
              */
             balance?: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description the place of its book in the list of books, from 0
+             */
             book: number;
             currency: string;
             ending: string;
@@ -7261,11 +8880,14 @@ export interface components {
             name: string;
             /**
              * Format: decimal
+             * @description what 1 of its currency was worth then; null where it is the book's
              * @example 12.50
              */
             rate?: string;
+            /** @description where the balance comes from, in the person's words */
             takenFrom: string;
         };
+        /** @description <code>starter</code> is what the groups were begun from. */
         SetupBookJson: {
             currency: string;
             /** Format: int32 */
@@ -7289,19 +8911,29 @@ export interface components {
             name: string;
         };
         SetupPageJson: {
+            /** @description something worth knowing; empty if there is nothing */
             advice: string;
             draft: components["schemas"]["SetupDraftJson"];
+            /**
+             * @description what is not there yet; what <code>stops</code> has to be before the books can be
+             *          opened
+             */
             missing: components["schemas"]["MissingJson"][];
             openings: components["schemas"]["OpeningEntryJson"][];
             starters: components["schemas"]["StarterJson"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description is sent back with the next change
+             */
             version: number;
         };
+        /** @description Entries that add up to the line. */
         SeveralJson: {
             entries: components["schemas"]["KnownEntryJson"][];
             rivalled: boolean;
             sharedWords: string[];
         };
+        /** @description A part of what is booked: a fixed amount, or a percentage of what these leave, or the rest. */
         ShareJson: {
             /** Format: uuid */
             accountId: string;
@@ -7319,6 +8951,7 @@ export interface components {
             taxRateId?: string;
             untaxed?: boolean;
         };
+        /** @description A statement to be ticked off, with its proof. */
         SheetJson: {
             /** Format: uuid */
             accountId: string;
@@ -7372,6 +9005,7 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description One line of it; one of the two amounts is null. */
         SideJson: {
             /**
              * Format: decimal
@@ -7385,6 +9019,10 @@ export interface components {
             debit?: string;
             name: string;
         };
+        /**
+         * @description What both sides come to. What is apart is the bank's less what is ticked of the books'; over
+         *      all groups that is what the statement and its ticked postings are apart.
+         */
         SidesJson: {
             /**
              * Format: decimal
@@ -7398,12 +9036,14 @@ export interface components {
             bank: string;
             /**
              * Format: decimal
+             * @description what the postings come to, ticked or not
              * @example 12.50
              */
             books: string;
             /** Format: int32 */
             count: number;
         };
+        /** @description The days of the month that a batch covers. */
         SpanJson: {
             /** Format: int64 */
             batchNo: number;
@@ -7435,6 +9075,7 @@ export interface components {
              */
             spent: string;
         };
+        /** @description What was spent up to a day of the month. */
         SpentDayJson: {
             /**
              * Format: decimal
@@ -7445,15 +9086,22 @@ export interface components {
             day: number;
             /**
              * Format: decimal
+             * @description null on days that are still to come
              * @example 12.50
              */
             spent?: string;
         };
         StackJson: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description of all its lines, of which one page is listed
+             */
             count: number;
             lines: components["schemas"]["WaitingJson"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description which one, from 1 on
+             */
             page: number;
             /** Format: int32 */
             pages: number;
@@ -7466,13 +9114,20 @@ export interface components {
             accounts: number;
             /** Format: int32 */
             count: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description lines with another proposal; the rest is to be answered
+             */
             likely: number;
             stacks: components["schemas"]["StackJson"][];
             sums: components["schemas"]["SumJson"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description lines whose proposal can be taken without a second look
+             */
             sure: number;
         };
+        /** @description The posting that the line is already. */
         StandsInTheBooksJson: {
             /** Format: date */
             date: string;
@@ -7485,7 +9140,9 @@ export interface components {
             payee: string;
             /** Format: uuid */
             postingId: string;
+            /** @description whether another one is as likely to be it */
             rivalled: boolean;
+            /** @description what the bank's text and the entry both say */
             sharedWords: string[];
         };
         StarterJson: {
@@ -7497,6 +9154,7 @@ export interface components {
             /** Format: uuid */
             id: string;
         };
+        /** @description A statement in the chain of the account. */
         StatementOnPageJson: {
             /**
              * Format: decimal
@@ -7513,8 +9171,10 @@ export interface components {
             finished: boolean;
             /** Format: uuid */
             id: string;
+            /** @description what became of it since it agreed; null where it agrees, or never did */
             openedAgain?: components["schemas"]["OpenedAgainJson"];
         };
+        /** @description What is left at each station of the work path. */
         StationsJson: {
             /** Format: int32 */
             close: number;
@@ -7528,8 +9188,10 @@ export interface components {
         StayedJson: {
             /** Format: uuid */
             lineId: string;
+            /** @description in words for the person */
             why: string;
         };
+        /** @description A day, by how much the two part on it, and how far they are apart at its end. */
         StepJson: {
             /**
              * Format: decimal
@@ -7544,6 +9206,7 @@ export interface components {
             /** Format: date */
             day: string;
         };
+        /** @description What could be ticked still, money in and money out apart. */
         StillOpenJson: {
             /** Format: int32 */
             count: number;
@@ -7558,6 +9221,7 @@ export interface components {
              */
             out: string;
         };
+        /** @description A rule that could be made of how lines were booked by hand, and the newest of them. */
         SuggestedJson: {
             /** Format: uuid */
             accountId: string;
@@ -7591,7 +9255,9 @@ export interface components {
             layout: components["schemas"]["LayoutJson"];
             /** Format: int32 */
             otherCount: number;
+            /** @description the first of the rows that are no lines */
             others: components["schemas"]["RowJson"][];
+            /** @description whether the layout was kept from an earlier file with these column names */
             remembered: boolean;
             /** Format: int32 */
             rowCount: number;
@@ -7601,23 +9267,36 @@ export interface components {
         TagJson: {
             /** Format: int32 */
             entries: number;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day of the oldest entry; null if there is none
+             */
             first?: string;
             /** Format: uuid */
             id: string;
-            /** Format: date */
+            /**
+             * Format: date
+             * @description the day of the newest one
+             */
             last?: string;
+            /** @description by currency */
             moved: components["schemas"]["TagMovedJson"][];
             name: string;
+            /** @description whether it is no longer offered */
             putAway: boolean;
+            /** @description what finds its entries in the journal */
             query: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description to be sent back when it is changed
+             */
             version: number;
         };
         TagMovedJson: {
             currency: string;
             /**
              * Format: decimal
+             * @description what came in; <code>out</code> what went out, below zero; without transfers
              * @example 12.50
              */
             in: string;
@@ -7630,7 +9309,10 @@ export interface components {
         TagWantedJson: {
             name: string;
             putAway: boolean;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description as it was seen
+             */
             version: number;
         };
         TakeBackJson: {
@@ -7667,34 +9349,41 @@ export interface components {
             entries: number;
             name: string;
         };
+        /** @description The account on which sales tax stands; what is owed is above zero. */
         TaxAccountJson: {
             /**
              * Format: decimal
+             * @description what entries of the period added to it
              * @example 12.50
              */
             arose: string;
             /**
              * Format: decimal
+             * @description what was owed when the period began
              * @example 12.50
              */
             before: string;
             names: string;
             /**
              * Format: decimal
+             * @description what is owed at the period's end
              * @example 12.50
              */
             owed: string;
             /**
              * Format: decimal
+             * @description by the household's day
              * @example 12.50
              */
             owedToday: string;
             /**
              * Format: decimal
+             * @description what else moved: payments to the tax office less what it paid back
              * @example 12.50
              */
             settled: string;
         };
+        /** @description What was sold and bought at a rate. */
         TaxLineJson: {
             /**
              * Format: decimal
@@ -7703,9 +9392,11 @@ export interface components {
             collected: string;
             /**
              * Format: decimal
+             * @description what is owed: collected less paid
              * @example 12.50
              */
             due: string;
+            /** @description the first month that it is about, <code>last</code> the last */
             first: string;
             last: string;
             /**
@@ -7715,11 +9406,13 @@ export interface components {
             paid: string;
             /**
              * Format: decimal
+             * @description of the rate on its last day; null if it had none then
              * @example 12.50
              */
             percent?: string;
             /**
              * Format: decimal
+             * @description without tax; <code>paid</code> the tax on them
              * @example 12.50
              */
             purchases: string;
@@ -7729,13 +9422,19 @@ export interface components {
             rateName: string;
             /**
              * Format: decimal
+             * @description without tax; <code>collected</code> the tax on them
              * @example 12.50
              */
             sales: string;
+            /** @description finds the entries behind the sales in the journal; empty without any */
             salesQuery: string;
         };
+        /** @description A payment to the tax office; below zero what it paid back. */
         TaxPaymentJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description from which it was paid
+             */
             accountId: string;
             /**
              * Format: decimal
@@ -7746,6 +9445,7 @@ export interface components {
             bookId: string;
             /** Format: date */
             date: string;
+            /** @description any of the period that it is for */
             month: string;
             payee: string;
         };
@@ -7755,6 +9455,7 @@ export interface components {
             name: string;
             steps: components["schemas"]["TaxStepJson"][];
         };
+        /** @description <code>percent</code> is the one of today; null if none holds yet. */
         TaxRateJson: {
             /** Format: uuid */
             bookId: string;
@@ -7768,6 +9469,7 @@ export interface components {
             percent?: string;
             steps: components["schemas"]["TaxStepJson"][];
         };
+        /** @description A return as it was sent. */
         TaxReturnJson: {
             /** Format: date-time */
             at: string;
@@ -7782,6 +9484,7 @@ export interface components {
             last: string;
             /**
              * Format: decimal
+             * @description what the books say of its period beyond what was returned; 0 where nothing changed
              * @example 12.50
              */
             since: string;
@@ -7796,6 +9499,7 @@ export interface components {
              */
             percent: string;
         };
+        /** @description What all lines of a kind come to. */
         TaxSumJson: {
             /**
              * Format: decimal
@@ -7823,11 +9527,16 @@ export interface components {
              */
             sales: string;
         };
+        /** @description What a template fills in. */
         TemplateJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description of a split: whose line it is; null for an entry of two places
+             */
             accountId?: string;
             /**
              * Format: decimal
+             * @description without a sign; null if there is none that is typed
              * @example 12.50
              */
             amount?: string;
@@ -7838,11 +9547,13 @@ export interface components {
             fromId?: string;
             /** Format: uuid */
             id: string;
+            /** @description from where to where */
             inWords: string;
             /** @enum {string} */
             method?: "CARD" | "CHEQUE" | "CASH" | "TRANSFER" | "DIRECT_DEBIT";
             name: string;
             note: string;
+            /** @description of a split */
             parts: components["schemas"]["TemplatePartJson"][];
             payee: string;
             tags: string[];
@@ -7853,15 +9564,18 @@ export interface components {
             untaxed?: boolean;
             /**
              * Format: decimal
+             * @description what that account pays, below zero, or receives
              * @example 12.50
              */
             whole?: string;
         };
+        /** @description A part of a split, as it is typed. */
         TemplatePartJson: {
             /** Format: uuid */
             accountId: string;
             /**
              * Format: decimal
+             * @description gross, with its sign
              * @example 12.50
              */
             amount: string;
@@ -7870,11 +9584,13 @@ export interface components {
             taxRateId?: string;
             untaxed?: boolean;
         };
+        /** @description An entry to be kept by a name; the template of that name is replaced. */
         TemplateWantedJson: {
             /** Format: uuid */
             entryId: string;
             name: string;
         };
+        /** @description A thing that is owned. */
         ThingJson: {
             /** Format: uuid */
             accountId: string;
@@ -7887,21 +9603,27 @@ export interface components {
             bookId: string;
             /**
              * Format: decimal
+             * @description what it stands at
              * @example 12.50
              */
             booked: string;
             currency: string;
             name: string;
             valuations: components["schemas"]["ValuationJson"][];
-            /** Format: date */
+            /**
+             * Format: date
+             * @description that valuation's day
+             */
             valuedOn?: string;
             /**
              * Format: decimal
+             * @description by its newest valuation; as it is booked where there is none
              * @example 12.50
              */
             worth: string;
             writeDown?: components["schemas"]["WriteDownJson"];
         };
+        /** @description A posting as ticking left it; <code>balance</code> is that of the ticked down to it, if it is one. */
         TickJson: {
             /**
              * Format: decimal
@@ -7912,6 +9634,7 @@ export interface components {
             postingId: string;
             ticked: boolean;
         };
+        /** @description A posting that the statement may cover; <code>bankText</code> is null if no bank line confirms it. */
         TickableJson: {
             /**
              * Format: decimal
@@ -7935,9 +9658,11 @@ export interface components {
             /** Format: uuid */
             postingId: string;
             reference: string;
+            /** @description the name of the set-aside that it is in; null on the account itself */
             setAside?: string;
             ticked: boolean;
         };
+        /** @description What ticking changed of a sheet. */
         TickedJson: {
             /** Format: int32 */
             agreedShare: number;
@@ -7947,6 +9672,7 @@ export interface components {
              * @example 12.50
              */
             difference: string;
+            /** @description those that were ticked or unticked, and all that are ticked with their balances */
             postings: components["schemas"]["TickJson"][];
             proof: components["schemas"]["ProofJson"];
             /**
@@ -7962,25 +9688,32 @@ export interface components {
             ticked: boolean;
         };
         TokenJson: {
-            /** Format: date-time */
-            expiresAt: string;
             /** Format: uuid */
             id: string;
-            /** Format: date-time */
+            /** Format: date */
+            lastDay: string;
+            /**
+             * Format: date-time
+             * @description null if it was never used
+             */
             lastUsedAt?: string;
             name: string;
+            /** @description who made it */
             person: string;
             /** @enum {string} */
             scope: "READ" | "KEEP_BOOKS";
         };
+        /** @description Something that happened to a holding. */
         TradeJson: {
             /**
              * Format: decimal
+             * @description without the fee
              * @example 12.50
              */
             amount: string;
             /**
              * Format: decimal
+             * @description of a sale: what the sold part had cost
              * @example 12.50
              */
             cost: string;
@@ -7997,6 +9730,7 @@ export interface components {
             fee: string;
             /**
              * Format: decimal
+             * @description of a sale
              * @example 12.50
              */
             gain: string;
@@ -8006,10 +9740,12 @@ export interface components {
             kind: "HELD" | "BUY" | "SELL" | "DIVIDEND" | "FEE" | "SPLIT";
             /**
              * Format: decimal
+             * @description what was bought or sold; of a split how much is held after it
              * @example 12.50
              */
             quantity: string;
         };
+        /** @description <code>given</code> in the currency of the one account, <code>taken</code> in that of the other. */
         TransferJson: {
             /** Format: date */
             date: string;
@@ -8034,15 +9770,23 @@ export interface components {
             books: components["schemas"]["BookPostingsJson"][];
             /**
              * Format: decimal
+             * @description the exchange gain that it realises, a loss below zero; in the giving book's
+             *          currency
              * @example 12.50
              */
             gain: string;
             /**
              * Format: decimal
+             * @description how much of the taken currency one of the given was
              * @example 12.50
              */
             impliedRate: string;
         };
+        /**
+         * @description The balances of a book, or of all seen as one without what moved between them, where <code>
+         *      bookId</code> is null. <code>balances</code> says whether debits equal credits; <code>earlierDebit</code> and
+         *      <code>earlierCredit</code> have the results of the fiscal years that are over.
+         */
         TrialBalanceJson: {
             balances: boolean;
             /** Format: uuid */
@@ -8073,6 +9817,7 @@ export interface components {
             on: string;
             rows: components["schemas"]["TrialRowJson"][];
         };
+        /** @description What a rule would have caught since a day. */
         TrialJson: {
             /** Format: int32 */
             agreeing: number;
@@ -8080,17 +9825,26 @@ export interface components {
             caught: number;
             /** Format: int32 */
             differing: number;
+            /** @description the newest of each standing */
             lines: components["schemas"]["CaughtJson"][];
             /** Format: date */
             since: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many more it fits that an earlier rule takes
+             */
             takenEarlier: number;
             /** Format: int32 */
             waiting: number;
         };
+        /** @description A rule to be tried. */
         TrialOfJson: {
+            /** @description it may say nothing yet of what is booked: then nothing agrees or differs */
             draft: components["schemas"]["RuleDraftJson"];
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description the rule that it is a change of, in whose place it is tried; null if it is new
+             */
             ruleId?: string;
         };
         TrialRowJson: {
@@ -8111,6 +9865,7 @@ export interface components {
             debit?: string;
             groupName: string;
         };
+        /** @description A line that a trusted rule has posted. */
         TrustedLineJson: {
             accountName: string;
             /**
@@ -8131,6 +9886,7 @@ export interface components {
             /** Format: uuid */
             ruleId?: string;
         };
+        /** @description What trusted rules have posted when lines arrived; one act, undone as a whole. */
         TrustedPostJson: {
             /** Format: uuid */
             actId: string;
@@ -8145,6 +9901,7 @@ export interface components {
             code: string;
             secret: string;
         };
+        /** @description The other half of a transfer, which is posted with the first. */
         TwinJson: {
             /** Format: uuid */
             lineId: string;
@@ -8152,30 +9909,46 @@ export interface components {
             version: number;
         };
         TypedAmountJson: {
+            /** @description what it may mean, where it is unclear */
             choices: components["schemas"]["MoneyJson"][];
+            /** @description what it means; null if that is unclear or nothing */
             money?: components["schemas"]["MoneyJson"];
+            /** @description the question or the reason, for the person; null if it is clear */
             problem?: string;
         };
         TypedDayJson: {
+            /** @description what it may mean, where it is unclear */
             choices: string[];
-            /** Format: date */
+            /**
+             * Format: date
+             * @description what it means; null if that is unclear or nothing
+             */
             day?: string;
+            /** @description the question or the reason, for the person; null if it is clear */
             problem?: string;
         };
         TypedNumberJson: {
+            /** @description what it may mean, where it is unclear */
             choices: string[];
             /**
              * Format: decimal
+             * @description what it means; null if that is unclear or nothing
              * @example 12.50
              */
             number?: string;
+            /** @description the question or the reason, for the person; null if it is clear */
             problem?: string;
         };
         TypedTimeJson: {
+            /** @description the reason, for the person; null if it is clear */
             problem?: string;
-            /** Format: time-local */
+            /**
+             * Format: time-local
+             * @description what it means; null if that cannot be said
+             */
             time?: string;
         };
+        /** @description A bank line that the books do not have yet. */
         UnpostedJson: {
             /**
              * Format: decimal
@@ -8189,15 +9962,20 @@ export interface components {
             text: string;
         };
         UnusualJson: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description of a category
+             */
             accountId?: string;
             /**
              * Format: decimal
+             * @description what was spent
              * @example 12.50
              */
             amount: string;
             /**
              * Format: decimal
+             * @description what it was <code>times</code> times before
              * @example 12.50
              */
             before?: string;
@@ -8210,22 +9988,35 @@ export interface components {
             kind: "BEYOND" | "NEW_PAYEE" | "PRICE_ROSE";
             /**
              * Format: decimal
+             * @description of what is usual, <code>high</code> its other end, in <code>times</code> months
              * @example 12.50
              */
             low?: string;
+            /** @description of the category or the payee */
             name: string;
             /** Format: date */
             on?: string;
+            /** @description finds the entries of the payee in the journal */
             query?: string;
             /** Format: int32 */
             times: number;
         };
+        /** @description How the payee was booked before. */
         UsualJson: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many of the last three went the way of the last
+             */
             alike: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description how many entries it has
+             */
             earlier: number;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description the number of the last one
+             */
             last: number;
             /** Format: date */
             lastOn: string;
@@ -8248,6 +10039,7 @@ export interface components {
             /** Format: uuid */
             accountId: string;
             accountName: string;
+            /** @description the same for lines that look alike */
             alike: string;
             alternatives: components["schemas"]["AlternativeJson"][];
             /**
@@ -8266,6 +10058,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             memo: string;
+            /** @description its payee as far as the text tells, or a name to begin with */
             name: string;
             payee: string;
             proposal?: components["schemas"]["ProposalJson"];
@@ -8294,6 +10087,7 @@ export interface components {
             /** Format: date */
             opensOn: string;
         };
+        /** @description Something to be said of a rule: exactly one of the facts is there. */
         WarningJson: {
             accountName?: string;
             /** Format: uuid */
@@ -8311,33 +10105,42 @@ export interface components {
             left: components["schemas"]["LoanLeftJson"];
             /**
              * Format: decimal
+             * @description each time after it
              * @example 12.50
              */
             payment: string;
             /**
              * Format: decimal
+             * @description the interest that is saved
              * @example 12.50
              */
             saved: string;
         };
         WhatIfJson: {
             compared: components["schemas"]["WhatIfComparedJson"];
+            /** @description what else one could think of */
             others: components["schemas"]["WhatIfComparedJson"][];
+            /** @description the loan with it */
             table: components["schemas"]["LoanTableJson"];
         };
         WorthPageJson: {
             investments: components["schemas"]["InvestmentJson"][];
             /** Format: date */
             on: string;
+            /** @description all that the household knows */
             securities: components["schemas"]["SecurityJson"][];
             things: components["schemas"]["ThingJson"][];
         };
+        /** @description How a line would be posted, as Post proposes it. */
         WouldBePostedJson: {
             accountIds: string[];
             payee: string;
+            /** @description whether nothing else is as likely, by what is known */
             sure: boolean;
+            /** @description the names of the accounts that it goes to */
             to: string[];
         };
+        /** @description An entry that is not booked yet. */
         WouldBookJson: {
             betweenBooks: string;
             books: components["schemas"]["BookPostingsJson"][];
@@ -8345,6 +10148,7 @@ export interface components {
         WriteDownDraftJson: {
             /**
              * Format: decimal
+             * @description what the thing was bought for
              * @example 12.50
              */
             cost: string;
@@ -8365,14 +10169,17 @@ export interface components {
              * @example 12.50
              */
             cost: string;
+            /** @description the months that are over and not booked */
             due: string[];
             /** Format: uuid */
             expenseId: string;
             expenseName: string;
+            /** @description the first month that takes its part */
             first: string;
             last: string;
             /**
              * Format: decimal
+             * @description what is still worth at the end
              * @example 12.50
              */
             left: string;
@@ -8380,6 +10187,7 @@ export interface components {
             months: number;
             /**
              * Format: decimal
+             * @description what a month takes, to the minor unit
              * @example 12.50
              */
             perMonth: string;
@@ -8396,6 +10204,7 @@ export interface components {
         WrittenThroughJson: {
             month: string;
         };
+        /** @description What was owed, paid and owed then. */
         YearFiguresJson: {
             /**
              * Format: decimal
@@ -8623,8 +10432,11 @@ export interface operations {
     register: {
         parameters: {
             query?: {
+                /** @description a query, as for the journal */
                 text?: string;
+                /** @description a column, with a minus before it where the greatest comes first */
                 order?: string;
+                /** @description the day to begin with, where the newest come first */
                 at?: string;
                 after?: string;
             };
@@ -9802,9 +11614,13 @@ export interface operations {
         parameters: {
             query?: {
                 book?: string;
+                /** @description narrows what does not name days itself */
                 month?: string;
+                /** @description a query; <code>/api/entries/query</code> says what it means */
                 text?: string;
+                /** @description a column, with a minus before it where the greatest comes first */
                 order?: string;
+                /** @description the day to begin with, where it is sorted by date */
                 at?: string;
                 after?: string;
             };
@@ -10533,17 +12349,27 @@ export interface operations {
     ledger: {
         parameters: {
             query: {
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -10566,17 +12392,27 @@ export interface operations {
     paper_3: {
         parameters: {
             query: {
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -10599,17 +12435,27 @@ export interface operations {
     table_2: {
         parameters: {
             query: {
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -10632,17 +12478,27 @@ export interface operations {
     workbook_2: {
         parameters: {
             query: {
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -11871,17 +13727,27 @@ export interface operations {
         parameters: {
             query: {
                 kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -11997,17 +13863,27 @@ export interface operations {
         parameters: {
             query: {
                 kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -12031,17 +13907,27 @@ export interface operations {
         parameters: {
             query: {
                 kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -12065,17 +13951,27 @@ export interface operations {
         parameters: {
             query: {
                 kind: "INCOME_STATEMENT" | "BALANCE_SHEET" | "CASH_FLOW" | "NET_WORTH" | "TAX_FORM" | "OWN";
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -13882,17 +15778,27 @@ export interface operations {
     counts: {
         parameters: {
             query: {
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -13917,17 +15823,27 @@ export interface operations {
             query: {
                 of: "ASSET" | "LIABILITY" | "EQUITY" | "INCOME" | "EXPENSE";
                 line: string;
+                /** @description by its name, as it stands at the month */
                 span: "MONTH" | "QUARTER" | "TWELVE_MONTHS" | "YEAR_TO_DATE" | "FISCAL_YEAR_TO_DATE" | "YEAR" | "FISCAL_YEAR";
                 month: string;
+                /** @description with <code>last</code>, a span of one's own, which goes before the name */
                 first?: string | null;
                 last?: string | null;
+                /** @description what each column is about; a month alone, a year alone, or all in one */
                 every: "MONTH" | "QUARTER" | "YEAR" | "WHOLE";
+                /** @description what it is seen beside, where all is in one column */
                 beside: "NOTHING" | "BEFORE" | "YEAR_BEFORE" | "BUDGET" | "BOOKED";
+                /** @description null for every book, and all together */
                 book?: string | null;
+                /** @description how income and expenses are told; net if it is not said */
                 tax?: "NET" | "GROSS" | "TAX" | null;
+                /** @description whether bills stand in the months they serve; as booked if it is not said */
                 bills?: "BOOKED" | "SPREAD" | null;
+                /** @description what the rows of an own report are; categories if it is not said */
                 by?: "CATEGORY" | "PAYEE" | "TAG" | "ACCOUNT" | "METHOD" | null;
+                /** @description what an own report adds up; expenses if it is not said */
                 measure?: "SPENT" | "EARNED" | "RESULT" | null;
+                /** @description a journal query for the entries of an own report; all if it is not said */
                 text?: string | null;
             };
             header?: never;
@@ -14328,7 +16244,9 @@ export interface operations {
         parameters: {
             query: {
                 text: string;
+                /** @description that it is in */
                 currency: string;
+                /** @description whether the text may name another currency */
                 mayBeOther?: boolean;
             };
             header?: never;
@@ -14396,11 +16314,15 @@ export interface operations {
         parameters: {
             query: {
                 text: string;
+                /** @description of the whole */
                 currency: string;
+                /** @description with its sign, whose way the part goes if it has none */
                 whole: string;
+                /** @description where the part is booked; null while that is not known */
                 accountId?: string;
                 taxRateId?: string;
                 untaxed?: boolean;
+                /** @description on which the tax is as it is added */
                 day: string;
             };
             header?: never;

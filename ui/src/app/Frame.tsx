@@ -35,6 +35,7 @@ const OF_THE_HOUSEHOLD = [
   { to: '/currencies', label: 'Currencies' },
   { to: '/people', label: 'People' },
   { to: '/you', label: 'You' },
+  { to: '/api-document', label: 'For programs' },
 ]
 
 /** What stands around every view: the work path, the books, book and month, find or do, the keys. */
@@ -81,6 +82,7 @@ export function Frame() {
     { keys: ['. x'], label: 'Go to Currencies', run: go('/currencies') },
     { keys: ['. o'], label: 'Go to People', run: go('/people') },
     { keys: ['. y'], label: 'Go to You', run: go('/you') },
+    { keys: ['. m'], label: 'Go to what programs can ask', run: go('/api-document') },
     { keys: ['. l'], label: 'Light or dark', run: switchTheme },
     { keys: ['. q'], label: 'Sign out', run: signOut },
   ])

@@ -9,11 +9,12 @@ import { Beside, Row } from '@/parts/form/Foot'
 import { Form, useOwnForm } from '@/parts/form/Form'
 import { SelectField, TextField } from '@/parts/form/fields'
 import { ProblemNote } from '@/parts/form/ProblemNote'
-import { box, noteBox, ruled, textLink } from '@/parts/look'
+import { ruled, textLink } from '@/parts/look'
 import { Select } from '@/parts/Select'
 import { Failed, Loading } from '@/parts/States'
 import { useAct } from '@/parts/useAct'
 import { Page, Part } from './Page'
+import { ShownOnce } from './ShownOnce'
 
 type Role = Schemas['PersonJson']['role']
 type Link = Schemas['LinkJson']
@@ -149,33 +150,11 @@ function PersonRow({
   )
 }
 
-/** A link that is shown once, to be handed on by whatever way people talk to each other. */
 function LinkOnce({ of }: { of: { for: string; link: Link } }) {
-  const address = window.location.origin + of.link.path
-  const says = useSays()
   return (
-    <div className={noteBox({ className: 'mt-3' })}>
+    <ShownOnce name="Link" text={window.location.origin + of.link.path}>
       With this link {of.for}. It works once, until {moment(of.link.expiresAt)}, and is shown only now.
-      <div className="mt-2.5 flex gap-2">
-        <input
-          className={box({ className: 'w-full' })}
-          readOnly
-          aria-label="Link"
-          value={address}
-          onFocus={(e) => e.target.select()}
-        />
-        <Button
-          onClick={() =>
-            navigator.clipboard.writeText(address).then(
-              () => says.note('The link is copied.'),
-              () => says.failed(new Error('Copying is not allowed here. Select the link and copy it by hand.')),
-            )
-          }
-        >
-          Copy
-        </Button>
-      </div>
-    </div>
+    </ShownOnce>
   )
 }
 

@@ -15,6 +15,7 @@ import { useAct } from '@/parts/useAct'
 import { zoneHere } from '@/parts/zones'
 import { OwnFormats } from './OwnFormats'
 import { Page, Part } from './Page'
+import { Programs } from './Programs'
 
 /** One's own access: password, second factor, other windows, other households. */
 export function You() {
@@ -39,6 +40,7 @@ export function You() {
       >
         <OwnFormats formats={me.data.formats} />
       </Part>
+      <Programs />
       <Part title="Other windows" about="On other devices, or where you forgot to sign out.">
         <Button
           onClick={() =>

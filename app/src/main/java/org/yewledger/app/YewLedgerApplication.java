@@ -1,16 +1,46 @@
 package org.yewledger.app;
 
+import java.util.Arrays;
+import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.ConfigurableApplicationContext;
 import org.yewledger.app.backup.BackupCommands;
+import org.yewledger.app.datapackage.DataPackageCommands;
 
 /** Starts the application, or does one of its commands. */
 @SpringBootApplication
 public class YewLedgerApplication {
+  /** Nobody is served while a command is done; what it says is all that is written. */
+  private static final String[] FOR_A_COMMAND = {
+    "--server.port=0",
+    "--server.address=127.0.0.1",
+    "--yew.jobs=false",
+    "--yew.demo=false",
+    "--logging.level.root=error",
+    "--spring.main.banner-mode=off"
+  };
+
   public static void main(String[] args) {
     if (BackupCommands.isOne(args)) {
       System.exit(BackupCommands.run(args, System.getenv(), System.out));
     }
-    SpringApplication.run(YewLedgerApplication.class, args);
+    if (DataPackageCommands.isOne(args)) {
+      System.exit(withPackages(args));
+    }
+    String metrics = System.getenv("YEW_METRICS_PORT");
+    SpringApplication.run(
+        YewLedgerApplication.class,
+        metrics == null
+            ? args
+            : Stream.concat(Arrays.stream(args), Stream.of("--management.server.port=" + metrics))
+                .toArray(String[]::new));
+  }
+
+  private static int withPackages(String[] args) {
+    try (ConfigurableApplicationContext application =
+        SpringApplication.run(YewLedgerApplication.class, FOR_A_COMMAND)) {
+      return application.getBean(DataPackageCommands.class).run(Arrays.asList(args), System.out);
+    }
   }
 }

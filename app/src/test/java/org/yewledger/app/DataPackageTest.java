@@ -6,7 +6,10 @@ import static org.testng.Assert.assertTrue;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,8 +17,11 @@ import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.util.FileSystemUtils;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
+import org.yewledger.app.datapackage.DataPackageCommands;
 import org.yewledger.app.household.HouseholdFounding;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.SignedIn;
@@ -42,6 +48,8 @@ public class DataPackageTest extends AppTest {
           "/api/schedules",
           "/api/kept-reports",
           "/api/attachments");
+
+  @Autowired private DataPackageCommands commands;
 
   private Household h;
   private byte[] whole;
@@ -200,6 +208,38 @@ public class DataPackageTest extends AppTest {
     refusedWith(takeIn(into, changed("data/tag.csv", "put_away", "put_awry")), "unreadable-file");
     refusedWith(takeIn(into, changed("data/rule.csv", "[{", "[[")), "unreadable-file");
     assertEquals(into.get("/api/books").json().size(), 0);
+  }
+
+  private String command(int code, String... args) {
+    var out = new ByteArrayOutputStream();
+    assertEquals(
+        commands.run(List.of(args), new PrintStream(out, true, StandardCharsets.UTF_8)),
+        code,
+        out.toString(StandardCharsets.UTF_8));
+    return out.toString(StandardCharsets.UTF_8);
+  }
+
+  @Test
+  public void commandsTakeOutAndIn() throws IOException {
+    Path folder = Files.createTempDirectory("packages");
+    String file = folder.resolve("household.zip").toString();
+    assertTrue(command(0, "take-out", file, h.owner().email()).endsWith("holds taken out.\n"));
+    assertTrue(command(1, "take-out", file, h.owner().email()).contains("is there already"));
+    assertTrue(command(1, "take-out", file + "2", "nobody@nowhere.example").contains("Nobody"));
+    assertTrue(command(1, "take-in", file).contains("There are:"));
+    assertTrue(command(1, "take-in", file + "3", h.owner().email()).contains("There is no file"));
+    Path broken = folder.resolve("broken.zip");
+    Files.write(broken, new byte[] {1, 2, 3});
+    Household other = found("takes in");
+    String email = other.owner().email();
+    assertTrue(command(1, "take-in", broken.toString(), email).contains("no ZIP file"));
+    assertEquals(other.api().get("/api/session/households").json().size(), 1);
+    assertTrue(command(0, "take-in", file, email).startsWith("taken out is taken in: "));
+    assertEquals(other.api().get("/api/session/households").json().size(), 2);
+    // Of two households one has to be said.
+    assertTrue(command(1, "take-out", file + "4", email).contains("takes in"));
+    command(0, "take-out", file + "4", email, "taken out");
+    FileSystemUtils.deleteRecursively(folder);
   }
 
   @Test

@@ -73,7 +73,12 @@ public class DataPackageTest extends BrowserTest {
   }
 
   private static String told(Page page, String address) {
-    return page.request().get("http:" + address).text();
+    // A history of acts begins anew, with who took the package in.
+    return page.request()
+        .get("http:" + address)
+        .text()
+        .replaceAll("\"history\":\\[.*?]", "")
+        .replaceAll("\"who\":\"[^\"]*\"", "");
   }
 
   @Test

@@ -38,6 +38,7 @@ public class EveryViewTest extends BrowserTest {
           "/currencies",
           "/people",
           "/you",
+          "/api-document",
           "/plan?month=2026-08",
           "/plan/ahead?month=2026-08",
           "/plan/forecast?month=2026-08",

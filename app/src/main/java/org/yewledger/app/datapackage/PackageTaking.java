@@ -92,6 +92,7 @@ public class PackageTaking {
       goOnNumbering(HouseholdNumbers.Of.BATCH, "batch");
       call(household);
       prove();
+      jdbc.sql("select know_new_rows()").query(row -> {});
       return new TakenIn(household.getFirst(), count("entry"), count("attachment"));
     }
   }

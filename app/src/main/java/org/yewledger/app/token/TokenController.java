@@ -34,7 +34,7 @@ class TokenController {
       String name,
       Token.Scope scope,
       String person,
-      Instant expiresAt,
+      LocalDate lastDay,
       @Nullable Instant lastUsedAt) {
     static TokenJson of(Token token) {
       return new TokenJson(
@@ -42,7 +42,7 @@ class TokenController {
           token.name(),
           token.scope(),
           token.person(),
-          token.expiresAt(),
+          token.lastDay(),
           token.lastUsedAt());
     }
   }
@@ -55,7 +55,7 @@ class TokenController {
   /**
    * @param token as a program sends it: {@code Authorization: Bearer TOKEN}. It is told once
    */
-  record MadeTokenJson(UUID id, String token, Instant expiresAt) {}
+  record MadeTokenJson(UUID id, String token) {}
 
   private final TokenService tokens;
 
@@ -72,7 +72,7 @@ class TokenController {
   @ResponseStatus(HttpStatus.CREATED)
   MadeTokenJson make(@Valid @RequestBody NewTokenJson wanted) {
     TokenService.NewToken made = tokens.make(wanted.name(), wanted.scope(), wanted.lastDay());
-    return new MadeTokenJson(made.id(), made.token(), made.expiresAt());
+    return new MadeTokenJson(made.id(), made.token());
   }
 
   @DeleteMapping("/{id}")

@@ -28,7 +28,7 @@ class TokenService {
 
   private static final String VALID =
       """
-      select t.id, t.name, t.scope, p.name as person, t.made_at, t.expires_at, t.last_used_at
+      select t.id, t.name, t.scope, p.name as person, t.expires_at, t.last_used_at
         from api_token t join person p on p.id = t.person_id
        where t.household_id = :household and t.revoked_at is null and t.expires_at > :now
          and (:everybody or t.person_id = :person)
@@ -36,7 +36,7 @@ class TokenService {
       """;
 
   /** As shown once: the token itself is not kept. */
-  record NewToken(UUID id, String token, Instant expiresAt) {}
+  record NewToken(UUID id, String token) {}
 
   private final JdbcClient jdbc;
   private final Secrets secrets;
@@ -67,10 +67,13 @@ class TokenService {
                 row.getString(2),
                 Token.Scope.valueOf(row.getString(3)),
                 row.getString(4),
-                row.getTimestamp(5).toInstant(),
-                row.getTimestamp(6).toInstant(),
-                instant(row.getTimestamp(7))))
+                lastDay(row.getTimestamp(5).toInstant()),
+                instant(row.getTimestamp(6))))
         .list();
+  }
+
+  private LocalDate lastDay(Instant expires) {
+    return LocalDate.ofInstant(expires, days.zone()).minusDays(1);
   }
 
   private static @Nullable Instant instant(@Nullable Timestamp at) {
@@ -119,7 +122,7 @@ class TokenService {
             Timestamp.from(now),
             Timestamp.from(expires))
         .update();
-    return new NewToken(id, token, expires);
+    return new NewToken(id, token);
   }
 
   /**
