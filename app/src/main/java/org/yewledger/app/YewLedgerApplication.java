@@ -1,6 +1,7 @@
 package org.yewledger.app;
 
 import java.util.Arrays;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -28,13 +29,20 @@ public class YewLedgerApplication {
     if (DataPackageCommands.isOne(args)) {
       System.exit(withPackages(args));
     }
-    String metrics = System.getenv("YEW_METRICS_PORT");
     SpringApplication.run(
         YewLedgerApplication.class,
-        metrics == null
-            ? args
-            : Stream.concat(Arrays.stream(args), Stream.of("--management.server.port=" + metrics))
-                .toArray(String[]::new));
+        Stream.concat(Arrays.stream(args), measured(System.getenv())).toArray(String[]::new));
+  }
+
+  /** A port of their own for measurements, where one is wanted; without one they are not there. */
+  private static Stream<String> measured(Map<String, String> environment) {
+    String port = environment.get("YEW_METRICS_PORT");
+    return port == null
+        ? Stream.empty()
+        : Stream.of(
+            "--management.server.port=" + port,
+            "--management.server.address="
+                + environment.getOrDefault("YEW_METRICS_BIND", "127.0.0.1"));
   }
 
   private static int withPackages(String[] args) {

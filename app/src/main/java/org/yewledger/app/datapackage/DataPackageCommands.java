@@ -8,12 +8,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFilePermissions;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.household.HouseholdFounding;
@@ -40,7 +39,7 @@ public class DataPackageCommands {
     }
   }
 
-  private record Owned(UUID householdId, String name, Role role) {}
+  private record Owned(UUID personId, UUID householdId, String name) {}
 
   private final PackageWriting writing;
   private final PackageTaking taking;
@@ -117,8 +116,13 @@ public class DataPackageCommands {
     if (!Files.isRegularFile(file)) {
       throw new NotDone("There is no file %s.".formatted(file));
     }
-    UUID person = person(email);
-    SignedIn owner = HouseholdFounding.newOwner(person, email, email, Ids.next());
+    List<UUID> people = people(email);
+    if (people.size() > 1) {
+      throw new NotDone(
+          "Several people sign in with %s. One of them begins a household and takes it in there."
+              .formatted(email));
+    }
+    SignedIn owner = HouseholdFounding.newOwner(people.getFirst(), email, email, Ids.next());
     PackageTaking.TakenIn in =
         founding.as(
             owner,
@@ -134,41 +138,37 @@ public class DataPackageCommands {
   }
 
   private SignedIn owner(String email, String household) {
-    UUID person = person(email);
-    List<Owned> all = new ArrayList<>();
-    jdbc.sql("select household_id, name, role from households_of(?)")
-        .param(person)
-        .query(row -> {
-          all.add(
-              new Owned(
-                  row.getObject(1, UUID.class), row.getString(2), Role.valueOf(row.getString(3))));
-        });
+    List<Owned> owned = people(email).stream().flatMap(this::ownedBy).toList();
     List<Owned> fits =
-        all.stream()
-            .filter(one -> one.role() == Role.OWNER)
-            .filter(one -> household.isEmpty() || one.name().equals(household))
-            .toList();
+        owned.stream().filter(one -> household.isEmpty() || one.name().equals(household)).toList();
     if (fits.size() != 1) {
       throw new NotDone(
-          "%s owns %s. Say which by its name."
-              .formatted(
-                  email,
-                  all.stream()
-                      .filter(one -> one.role() == Role.OWNER)
-                      .map(Owned::name)
-                      .collect(Collectors.joining(", "))));
+          "%s owns: %s. Say which by its name."
+              .formatted(email, owned.stream().map(Owned::name).collect(Collectors.joining(", "))));
     }
-    return new SignedIn(person, email, email, fits.getFirst().householdId(), Role.OWNER);
+    Owned one = fits.getFirst();
+    return new SignedIn(one.personId(), email, email, one.householdId(), Role.OWNER);
   }
 
-  private UUID person(String email) {
+  private Stream<Owned> ownedBy(UUID personId) {
     return jdbc
-        .sql("select person_by_email(?)")
-        .param(email)
-        .query((row, no) -> row.getObject(1, UUID.class))
-        .stream()
-        .filter(Objects::nonNull)
-        .findFirst()
-        .orElseThrow(() -> new NotDone("Nobody has the email %s here.".formatted(email)));
+        .sql("select household_id, name, role from households_of(?) where role = 'OWNER'")
+        .param(personId)
+        .query((row, no) -> new Owned(personId, row.getObject(1, UUID.class), row.getString(2)))
+        .list()
+        .stream();
+  }
+
+  /** Several may have one address. */
+  private List<UUID> people(String email) {
+    List<UUID> people =
+        jdbc.sql("select person_id from person_signing_in(?)")
+            .param(email)
+            .query((row, no) -> row.getObject(1, UUID.class))
+            .list();
+    if (people.isEmpty()) {
+      throw new NotDone("Nobody has the email %s here.".formatted(email));
+    }
+    return people;
   }
 }
