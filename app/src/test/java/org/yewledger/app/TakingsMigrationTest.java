@@ -31,9 +31,9 @@ public class TakingsMigrationTest {
         (:h, :c, :b, null, 'Category', 'EXPENSE', 'EUR', false, 2, null);
       insert into payee (household_id, id, name) values (:h, :b, 'Shop');
       insert into purpose_category (household_id, category_id, purpose_id, since) values (:h, :c, :p, '2026-09-02');
-      insert into entry (household_id, id, no, date, note, origin, made_at, made_by, payee_id, counters_id)
+      insert into entry (household_id, id, no, date, note, origin, made_at, made_by, payee_id, counters_id, counters)
         select :h, ('00000000-0000-7000-8000-00000000000' || no)::uuid, no, day::date, '', 'BY_HAND', now(), :h, :b,
-               case no when 7 then '00000000-0000-7000-8000-000000000004'::uuid end
+               case no when 7 then '00000000-0000-7000-8000-000000000004'::uuid end, case no when 7 then 'VOID' end
           from (values (2, '2026-09-01'), (3, '2026-09-03'), (4, '2026-09-04'), (5, '2026-09-05'), (6, '2026-09-06'),
                        (7, '2026-09-04'), (8, '2026-09-08'), (9, '2026-09-09')) e (no, day);
       insert into posting (household_id, id, entry_id, place, account_id, book_id, date, amount_minor, base_minor)
