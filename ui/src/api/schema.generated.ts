@@ -11,6 +11,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * All accounts, without balances.
+         * @description All accounts, without balances.
+         */
         get: operations["accounts"];
         put?: never;
         /**
@@ -31,9 +35,21 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * An account on a day: balances, statements, opening balance, rules, history.
+         * @description An account on a day: balances, statements, opening balance, rules, history.
+         */
         get: operations["account"];
+        /**
+         * Book, group and place stay as they are; moving has an address of its own.
+         * @description Book, group and place stay as they are; moving has an address of its own.
+         */
         put: operations["change_7"];
         post?: never;
+        /**
+         * Deletes an account that nothing names: no posting, rule or plan.
+         * @description Deletes an account that nothing names: no posting, rule or plan.
+         */
         delete: operations["delete_1"];
         options?: never;
         head?: never;
@@ -49,6 +65,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Closes an account that stands at zero; it takes no postings any more.
+         * @description Closes an account that stands at zero; it takes no postings any more.
+         */
         post: operations["close_1"];
         delete?: never;
         options?: never;
@@ -65,6 +85,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Makes an account part of another: postings, lines, rules and plans go over to it.
+         * @description Makes an account part of another: postings, lines, rules and plans go over to it.
+         */
         post: operations["merge_3"];
         delete?: never;
         options?: never;
@@ -81,6 +105,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Puts an account into another group, or to another place among its own.
+         * @description Puts an account into another group, or to another place among its own.
+         */
         post: operations["move_1"];
         delete?: never;
         options?: never;
@@ -137,6 +165,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Opens a closed account again.
+         * @description Opens a closed account again.
+         */
         post: operations["reopen_2"];
         delete?: never;
         options?: never;
@@ -231,6 +263,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Every account by months, bank says beside books say, and what is next.
+         * @description Every account by months, bank says beside books say, and what is next.
+         */
         get: operations["almanac"];
         put?: never;
         post?: never;
@@ -276,6 +312,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Takes an attachment out.
+         * @description Takes an attachment out.
+         */
         delete: operations["remove_5"];
         options?: never;
         head?: never;
@@ -309,6 +349,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * How many pages an attachment has, and why there are no pictures of them if there are none.
+         * @description How many pages an attachment has, and why there are no pictures of them if there are none.
+         */
         get: operations["pages"];
         put?: never;
         post?: never;
@@ -346,6 +390,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Says what an attachment belongs to: an entry, a bank line, a statement, or nothing yet.
+         * @description Says what an attachment belongs to: an entry, a bank line, a statement, or nothing yet.
+         */
         put: operations["put"];
         post?: never;
         delete?: never;
@@ -361,6 +409,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The books, with their currency, fiscal year and sales tax.
+         * @description The books, with their currency, fiscal year and sales tax.
+         */
         get: operations["books"];
         put?: never;
         /**
@@ -382,6 +434,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Changes what a book is called, its fiscal year and its sales tax.
+         * @description Changes what a book is called, its fiscal year and its sales tax.
+         */
         put: operations["change_6"];
         post?: never;
         delete?: never;
@@ -397,6 +453,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The chart of a book with its opening balances, as CSV.
+         * @description The chart of a book with its opening balances, as CSV.
+         */
         get: operations["export"];
         put?: never;
         /**
@@ -437,6 +497,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * An example of a chart as CSV, with all its columns.
+         * @description An example of a chart as CSV, with all its columns.
+         */
         get: operations["template"];
         put?: never;
         post?: never;
@@ -455,6 +519,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Copies categories, rules and tax rates of another book; what is here already stays.
+         * @description Copies categories, rules and tax rates of another book; what is here already stays.
+         */
         post: operations["copy"];
         delete?: never;
         options?: never;
@@ -475,6 +543,10 @@ export interface paths {
          */
         get: operations["revaluation"];
         put?: never;
+        /**
+         * Books the gains and losses of what is in other currencies at the rates of a day.
+         * @description Books the gains and losses of what is in other currencies at the rates of a day.
+         */
         post: operations["revalue"];
         delete?: never;
         options?: never;
@@ -489,6 +561,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The rules of a book, as CSV.
+         * @description The rules of a book, as CSV.
+         */
         get: operations["exportRules"];
         put?: never;
         /**
@@ -593,6 +669,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The tree with balances at the end of a day.
+         * @description The tree with balances at the end of a day.
+         */
         get: operations["chart"];
         put?: never;
         post?: never;
@@ -693,6 +773,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The connections to banks: what they fetched, and until when the consent holds.
+         * @description The connections to banks: what they fetched, and until when the consent holds.
+         */
         get: operations["all_2"];
         put?: never;
         /**
@@ -794,6 +878,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Says at what time of the day a connection fetches by itself.
+         * @description Says at what time of the day a connection fetches by itself.
+         */
         put: operations["refresh"];
         post?: never;
         delete?: never;
@@ -811,6 +899,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Fetches now what the bank has.
+         * @description Fetches now what the bank has.
+         */
         post: operations["syncNow"];
         delete?: never;
         options?: never;
@@ -1053,6 +1145,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * An entry with its postings.
+         * @description An entry with its postings.
+         */
         get: operations["entry"];
         /**
          * Gives an entry another form; number and identity stay, and history keeps each form.
@@ -1283,6 +1379,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What has been gathered of a month: batches by account, and the days that are missing.
+         * @description What has been gathered of a month: batches by account, and the days that are missing.
+         */
         get: operations["gathered"];
         put?: never;
         post?: never;
@@ -1380,6 +1480,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Decides of a line in doubt whether it is the one that is here already.
+         * @description Decides of a line in doubt whether it is the one that is here already.
+         */
         put: operations["decide"];
         post?: never;
         delete?: never;
@@ -1415,6 +1519,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The postings of accounts over some months, each with its running balance.
+         * @description The postings of accounts over some months, each with its running balance.
+         */
         get: operations["ledger"];
         put?: never;
         post?: never;
@@ -1551,9 +1659,21 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The holidays of the household: on these days nothing falls due.
+         * @description The holidays of the household: on these days nothing falls due.
+         */
         get: operations["holidays"];
+        /**
+         * Adds a holiday, or names it otherwise.
+         * @description Adds a holiday, or names it otherwise.
+         */
         put: operations["keepHoliday"];
         post?: never;
+        /**
+         * Takes a holiday out of the calendar of the household.
+         * @description Takes a holiday out of the calendar of the household.
+         */
         delete: operations["removeHoliday"];
         options?: never;
         head?: never;
@@ -1567,7 +1687,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What the household is called, and where its day begins.
+         * @description What the household is called, and where its day begins.
+         */
         get: operations["facts"];
+        /**
+         * Changes what the household is called, and where its day begins.
+         * @description Changes what the household is called, and where its day begins.
+         */
         put: operations["change_5"];
         post?: never;
         delete?: never;
@@ -1663,7 +1791,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Which columns the person sees in the journal.
+         * @description Which columns the person sees in the journal.
+         */
         get: operations["columns"];
+        /**
+         * Chooses the columns that the person sees in the journal.
+         * @description Chooses the columns that the person sees in the journal.
+         */
         put: operations["choose"];
         post?: never;
         delete?: never;
@@ -1679,8 +1815,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The views of the journal that are kept by name.
+         * @description The views of the journal that are kept by name.
+         */
         get: operations["views"];
         put?: never;
+        /**
+         * Keeps a view of the journal by name, in place of one that is called so.
+         * @description Keeps a view of the journal by name, in place of one that is called so.
+         */
         post: operations["keep_4"];
         delete?: never;
         options?: never;
@@ -1698,6 +1842,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Gives a kept view of the journal up.
+         * @description Gives a kept view of the journal up.
+         */
         delete: operations["forget_2"];
         options?: never;
         head?: never;
@@ -1711,8 +1859,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The reports that are kept by name.
+         * @description The reports that are kept by name.
+         */
         get: operations["all_1"];
         put?: never;
+        /**
+         * Keeps a report by name, in place of one that is called so.
+         * @description Keeps a report by name, in place of one that is called so.
+         */
         post: operations["keep_3"];
         delete?: never;
         options?: never;
@@ -1730,6 +1886,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Gives a kept report up.
+         * @description Gives a kept report up.
+         */
         delete: operations["forget_1"];
         options?: never;
         head?: never;
@@ -1763,6 +1923,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Bank lines that were left out, with the reason that was given.
+         * @description Bank lines that were left out, with the reason that was given.
+         */
         get: operations["all_4"];
         put?: never;
         post?: never;
@@ -1803,8 +1967,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What a link opens, before it is taken up.
+         * @description What a link opens, before it is taken up.
+         */
         get: operations["link"];
         put?: never;
+        /**
+         * Takes a link up: joins a household, or sets a new password.
+         * @description Takes a link up: joins a household, or sets a new password.
+         */
         post: operations["takeUp"];
         delete?: never;
         options?: never;
@@ -1848,6 +2020,10 @@ export interface paths {
          * @description A loan from its first payment to its last.
          */
         get: operations["loan"];
+        /**
+         * Changes the terms of a loan.
+         * @description Changes the terms of a loan.
+         */
         put: operations["change_4"];
         post?: never;
         /**
@@ -1914,6 +2090,10 @@ export interface paths {
          */
         put: operations["keepYear"];
         post?: never;
+        /**
+         * Takes a year of the lender's letter out.
+         * @description Takes a year of the lender's letter out.
+         */
         delete: operations["removeYear"];
         options?: never;
         head?: never;
@@ -1927,7 +2107,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * What each account opened with, and what its first statement says of that.
+         * @description What each account opened with, and what its first statement says of that.
+         */
         get: operations["openings"];
+        /**
+         * Sets or corrects opening days and balances, all or none.
+         * @description Sets or corrects opening days and balances, all or none.
+         */
         put: operations["set"];
         post?: never;
         delete?: never;
@@ -2004,6 +2192,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Changes what a payee is called and what is known of them.
+         * @description Changes what a payee is called and what is known of them.
+         */
         put: operations["change_3"];
         post?: never;
         delete?: never;
@@ -2039,6 +2231,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Who belongs to the household, and the invitations that are open.
+         * @description Who belongs to the household, and the invitations that are open.
+         */
         get: operations["people"];
         put?: never;
         post?: never;
@@ -2078,6 +2274,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Takes an invitation back.
+         * @description Takes an invitation back.
+         */
         delete: operations["withdraw"];
         options?: never;
         head?: never;
@@ -2094,6 +2294,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Takes a person out of the household; what they did stays under their name.
+         * @description Takes a person out of the household; what they did stays under their name.
+         */
         delete: operations["removePerson"];
         options?: never;
         head?: never;
@@ -2128,6 +2332,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Gives a person another role.
+         * @description Gives a person another role.
+         */
         put: operations["giveRole"];
         post?: never;
         delete?: never;
@@ -2145,6 +2353,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Ends all sessions of a person.
+         * @description Ends all sessions of a person.
+         */
         post: operations["signOutPerson"];
         delete?: never;
         options?: never;
@@ -2179,6 +2391,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * All exchange rates, the newest first.
+         * @description All exchange rates, the newest first.
+         */
         get: operations["rates"];
         put?: never;
         /**
@@ -2186,6 +2402,10 @@ export interface paths {
          * @description Keeps a rate; one of the same day and currencies is replaced.
          */
         post: operations["keep_2"];
+        /**
+         * Takes an exchange rate out.
+         * @description Takes an exchange rate out.
+         */
         delete: operations["remove_4"];
         options?: never;
         head?: never;
@@ -2239,6 +2459,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A month against the one before: top spending, and what was spent day by day.
+         * @description A month against the one before: top spending, and what was spent day by day.
+         */
         get: operations["month"];
         put?: never;
         post?: never;
@@ -2375,6 +2599,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The rules of the books in their order, with what they catch now.
+         * @description The rules of the books in their order, with what they catch now.
+         */
         get: operations["rules"];
         put?: never;
         /**
@@ -2456,8 +2684,16 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Changes a rule.
+         * @description Changes a rule.
+         */
         put: operations["change_2"];
         post?: never;
+        /**
+         * Deletes a rule.
+         * @description Deletes a rule.
+         */
         delete: operations["remove_2"];
         options?: never;
         head?: never;
@@ -2697,6 +2933,10 @@ export interface paths {
          */
         get: operations["schedules"];
         put?: never;
+        /**
+         * Adds a schedule.
+         * @description Adds a schedule.
+         */
         post: operations["add"];
         delete?: never;
         options?: never;
@@ -2731,7 +2971,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A schedule with its next days.
+         * @description A schedule with its next days.
+         */
         get: operations["schedule"];
+        /**
+         * Changes a schedule.
+         * @description Changes a schedule.
+         */
         put: operations["change_1"];
         post?: never;
         /**
@@ -2781,6 +3029,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Adds a security that can be held.
+         * @description Adds a security that can be held.
+         */
         post: operations["addSecurity"];
         delete?: never;
         options?: never;
@@ -2802,6 +3054,10 @@ export interface paths {
          */
         put: operations["keepPrice"];
         post?: never;
+        /**
+         * Takes a price of a day out.
+         * @description Takes a price of a day out.
+         */
         delete: operations["removePrice"];
         options?: never;
         head?: never;
@@ -2821,7 +3077,15 @@ export interface paths {
          */
         get: operations["session"];
         put?: never;
+        /**
+         * Signs in with email and password, and a code where there is a second factor.
+         * @description Signs in with email and password, and a code where there is a second factor.
+         */
         post: operations["signIn"];
+        /**
+         * Signs out.
+         * @description Signs out.
+         */
         delete: operations["signOut"];
         options?: never;
         head?: never;
@@ -2959,8 +3223,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Whether there is a second factor, and how many recovery codes are left.
+         * @description Whether there is a second factor, and how many recovery codes are left.
+         */
         get: operations["secondFactor"];
         put?: never;
+        /**
+         * Turns the second factor on, and tells the recovery codes once.
+         * @description Turns the second factor on, and tells the recovery codes once.
+         */
         post: operations["turnOn"];
         delete?: never;
         options?: never;
@@ -3015,8 +3287,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The tokens that work: one's own, and for an owner those of the household.
+         * @description The tokens that work: one's own, and for an owner those of the household.
+         */
         get: operations["all"];
         put?: never;
+        /**
+         * Makes a token; it is told once.
+         * @description Makes a token; it is told once.
+         */
         post: operations["make"];
         delete?: never;
         options?: never;
@@ -3034,6 +3314,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Takes a token back: it opens nothing any more.
+         * @description Takes a token back: it opens nothing any more.
+         */
         delete: operations["revoke"];
         options?: never;
         head?: never;
@@ -3167,6 +3451,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The draft of a new household, and what is still missing in it.
+         * @description The draft of a new household, and what is still missing in it.
+         */
         get: operations["page"];
         /**
          * Keeps what was typed; it need not be whole.
@@ -3207,6 +3495,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The statements to reconcile by account, and what the next one is.
+         * @description The statements to reconcile by account, and what the next one is.
+         */
         get: operations["toReconcile"];
         put?: never;
         /**
@@ -3247,9 +3539,21 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * A statement with the postings that it covers, and what is still apart.
+         * @description A statement with the postings that it covers, and what is still apart.
+         */
         get: operations["sheet"];
+        /**
+         * Corrects what was typed of a statement that is not agreed yet.
+         * @description Corrects what was typed of a statement that is not agreed yet.
+         */
         put: operations["correct"];
         post?: never;
+        /**
+         * Gives a statement up that is not agreed yet.
+         * @description Gives a statement up that is not agreed yet.
+         */
         delete: operations["remove"];
         options?: never;
         head?: never;
@@ -3472,6 +3776,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Ticks postings that stand on the statement, or takes the tick back.
+         * @description Ticks postings that stand on the statement, or takes the tick back.
+         */
         put: operations["tick"];
         post?: never;
         delete?: never;
@@ -3587,8 +3895,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * The sales-tax rates of the books, each with its steps.
+         * @description The sales-tax rates of the books, each with its steps.
+         */
         get: operations["taxRates"];
         put?: never;
+        /**
+         * Adds a sales-tax rate.
+         * @description Adds a sales-tax rate.
+         */
         post: operations["addRate"];
         delete?: never;
         options?: never;
@@ -3604,8 +3920,16 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        /**
+         * Changes the name and the steps of a rate.
+         * @description Changes the name and the steps of a rate.
+         */
         put: operations["changeRate"];
         post?: never;
+        /**
+         * Removes a rate that nothing was taxed at.
+         * @description Removes a rate that nothing was taxed at.
+         */
         delete: operations["removeRate"];
         options?: never;
         head?: never;
@@ -3625,6 +3949,10 @@ export interface paths {
          */
         get: operations["templates"];
         put?: never;
+        /**
+         * Keeps an entry as a template, in place of one that is called so.
+         * @description Keeps an entry as a template, in place of one that is called so.
+         */
         post: operations["keep_1"];
         delete?: never;
         options?: never;
@@ -3642,6 +3970,10 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /**
+         * Gives a template up.
+         * @description Gives a template up.
+         */
         delete: operations["forget"];
         options?: never;
         head?: never;
@@ -3662,6 +3994,10 @@ export interface paths {
          */
         put: operations["value"];
         post?: never;
+        /**
+         * Takes a valuation out.
+         * @description Takes a valuation out.
+         */
         delete: operations["removeValuation"];
         options?: never;
         head?: never;
@@ -3682,6 +4018,10 @@ export interface paths {
          */
         put: operations["writeDown"];
         post?: never;
+        /**
+         * Writes a thing down no more.
+         * @description Writes a thing down no more.
+         */
         delete: operations["stopWritingDown"];
         options?: never;
         head?: never;
@@ -3737,6 +4077,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /**
+         * Enters a transfer between two currencies.
+         * @description Enters a transfer between two currencies.
+         */
         post: operations["transfer"];
         delete?: never;
         options?: never;
@@ -3811,6 +4155,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Reads an amount as a person types it: 4,82 or 40+2.50.
+         * @description Reads an amount as a person types it: 4,82 or 40+2.50.
+         */
         get: operations["amount"];
         put?: never;
         post?: never;
@@ -3827,6 +4175,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Reads a day as a person types it: 5.9. or yesterday.
+         * @description Reads a day as a person types it: 5.9. or yesterday.
+         */
         get: operations["day"];
         put?: never;
         post?: never;
@@ -3885,6 +4237,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Reads a time of the day as a person types it.
+         * @description Reads a time of the day as a person types it.
+         */
         get: operations["time"];
         put?: never;
         post?: never;
@@ -3901,6 +4257,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /**
+         * Bank lines that wait to be posted, stacked by the reason of what is proposed.
+         * @description Bank lines that wait to be posted, stacked by the reason of what is proposed.
+         */
         get: operations["waitingLines"];
         put?: never;
         post?: never;

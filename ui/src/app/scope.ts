@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useCallback } from 'react'
+import { useCallback, useLayoutEffect, useRef } from 'react'
 import { useSearchParams } from 'react-router'
 import { almanac } from '@/api/queries'
 
@@ -30,19 +30,21 @@ export function useScope() {
 /** What a view looks for, kept in the address; empty texts leave it. Typing does not fill the way back. */
 export function useAddress() {
   const [params, setParams] = useSearchParams()
+  // Two changes may come before either is drawn: the second builds on the first, not on what is on the screen.
+  const latest = useRef(params)
+  useLayoutEffect(() => {
+    latest.current = params
+  }, [params])
   const set = useCallback(
-    (changes: Record<string, string>) =>
-      setParams(
-        (old) => {
-          const next = new URLSearchParams(old)
-          for (const [name, value] of Object.entries(changes)) {
-            if (value) next.set(name, value)
-            else next.delete(name)
-          }
-          return next
-        },
-        { replace: true },
-      ),
+    (changes: Record<string, string>) => {
+      const next = new URLSearchParams(latest.current)
+      for (const [name, value] of Object.entries(changes)) {
+        if (value) next.set(name, value)
+        else next.delete(name)
+      }
+      latest.current = next
+      setParams(next, { replace: true })
+    },
     [setParams],
   )
   return { params, set }

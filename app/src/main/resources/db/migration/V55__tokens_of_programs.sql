@@ -43,7 +43,7 @@ end $$;
 create function token_by_hash(wanted char(64))
   returns table (household_id uuid, id uuid, token_name text, scope text, expires_at timestamptz, revoked_at timestamptz,
                  person_id uuid, name text, email text, role text)
-  language sql stable security definer set search_path = public as $$
+  language sql stable security definer set search_path = pg_catalog, public, pg_temp as $$
     select t.household_id, t.id, t.name, t.scope, t.expires_at, t.revoked_at, p.id, p.name, p.email, m.role
       from api_token t
       join membership m on m.household_id = t.household_id and m.person_id = t.person_id

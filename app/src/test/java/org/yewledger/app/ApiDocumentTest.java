@@ -7,6 +7,8 @@ import com.tngtech.archunit.core.importer.ClassFileImporter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.testng.annotations.Test;
@@ -33,6 +35,23 @@ public class ApiDocumentTest extends AppTest {
         document,
         json.readTree(Files.readString(FILE)),
         "run with -Dyew.writeApi=true, then npm run api in ui");
+  }
+
+  /** The Javadoc of controllers; who writes a program reads it in place of the sources. */
+  @Test
+  public void everyAddressSaysWhatItDoes() {
+    var silent = new ArrayList<String>();
+    JsonNode document = found("described").api().get("/api/openapi").json();
+    for (Map.Entry<String, JsonNode> path : document.path("paths").properties()) {
+      for (Map.Entry<String, JsonNode> asked : path.getValue().properties()) {
+        JsonNode operation = asked.getValue();
+        if (operation.path("description").asString("").isEmpty()
+            && operation.path("summary").asString("").isEmpty()) {
+          silent.add(asked.getKey() + " " + path.getKey());
+        }
+      }
+    }
+    assertEquals(silent, List.of());
   }
 
   /** The document calls a record by its simple name, so two of one name would be taken for one. */

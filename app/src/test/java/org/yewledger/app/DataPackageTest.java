@@ -207,6 +207,9 @@ public class DataPackageTest extends AppTest {
     refusedWith(takeIn(into, changed("data/entry.csv", "2026-09-", "2026-99-")), "package-refused");
     refusedWith(takeIn(into, changed("data/tag.csv", "put_away", "put_awry")), "unreadable-file");
     refusedWith(takeIn(into, changed("data/rule.csv", "[{", "[[")), "unreadable-file");
+    refusedWith(
+        takeIn(into, changed("data/rule.csv", "accountId\"", "accountIx\"")), "package-refused");
+    refusedWith(takeIn(into, changed("data/book.csv", ",EUR,", ",ZZZ,")), "package-refused");
     assertEquals(into.get("/api/books").json().size(), 0);
   }
 

@@ -4,6 +4,13 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.UUID;
+import org.postgresql.PGConnection;
+import org.postgresql.PGNotification;
 import org.springframework.test.web.servlet.MvcResult;
 import org.testng.annotations.Test;
 
@@ -37,5 +44,41 @@ public class EventsTest extends AppTest {
     MvcResult window = h.api().listen();
     assertEquals(h.api().post("/api/rates", "{\"from\":\"EUR\",\"to\":\"EUR\"}").status(), 400);
     assertFalse(saidWithin(window, "event:changed", 300).contains("event:changed"));
+  }
+
+  private static Connection another() throws SQLException {
+    return DriverManager.getConnection(
+        System.getenv("YEW_DB_URL"),
+        System.getenv("YEW_DB_USER"),
+        System.getenv("YEW_DB_PASSWORD"));
+  }
+
+  /** Several instances serve one household: what one changes is told by the other. */
+  @Test
+  public void aChangeByAnotherInstanceReachesTheWindowsHereAndOursTheirs() throws Exception {
+    Household h = found("instances");
+    MvcResult window = h.api().listen();
+    assertTrue(saidWithin(window, ":listening", 2_000).contains(":listening"));
+    try (Connection other = another();
+        Statement sql = other.createStatement()) {
+      sql.execute("listen yew_changed");
+      gather(h, september());
+      // Their own change is not told to them twice; ours names the household.
+      PGNotification[] heard = other.unwrap(PGConnection.class).getNotifications(5_000);
+      assertTrue(heard.length > 0);
+      assertTrue(heard[0].getParameter().endsWith(" " + h.owner().householdId()));
+      saidWithin(window, "event:changed", 2_000);
+      int told = window.getResponse().getContentAsString().split("event:changed", -1).length;
+      sql.execute(
+          "select pg_notify('yew_changed', '%s %s')"
+              .formatted(UUID.randomUUID(), h.owner().householdId()));
+      long until = System.nanoTime() + 10_000_000_000L;
+      while (System.nanoTime() < until
+          && window.getResponse().getContentAsString().split("event:changed", -1).length <= told) {
+        Thread.sleep(20);
+      }
+      assertTrue(
+          window.getResponse().getContentAsString().split("event:changed", -1).length > told);
+    }
   }
 }

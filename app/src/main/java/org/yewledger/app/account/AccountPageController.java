@@ -18,6 +18,7 @@ class AccountPageController {
     this.pages = pages;
   }
 
+  /** An account on a day: balances, statements, opening balance, rules, history. */
   @GetMapping("/api/accounts/{id}")
   AccountPageJson account(@PathVariable UUID id, @RequestParam LocalDate on) {
     return pages.page(id, on);

@@ -21,6 +21,7 @@ class AlmanacController {
     this.almanac = almanac;
   }
 
+  /** Every account by months, bank says beside books say, and what is next. */
   @GetMapping("/api/almanac")
   AlmanacPageJson almanac(
       @RequestParam @Nullable YearMonth month,

@@ -95,18 +95,21 @@ class AttachmentController {
     return service.attach(name, file.getBytes(), new Place(entry, line, statement));
   }
 
+  /** Says what an attachment belongs to: an entry, a bank line, a statement, or nothing yet. */
   @PutMapping("/{id}/place")
   AttachmentJson put(@PathVariable UUID id, @Valid @RequestBody AttachmentPlaceJson wanted) {
     return service.put(
         id, wanted.version(), new Place(wanted.entryId(), wanted.lineId(), wanted.statementId()));
   }
 
+  /** Takes an attachment out. */
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@PathVariable UUID id, @RequestParam int version) {
     service.remove(id, version);
   }
 
+  /** How many pages an attachment has, and why there are no pictures of them if there are none. */
   @GetMapping("/{id}/pages")
   PagesJson pages(@PathVariable UUID id) {
     Drawing drawing = pictures.drawing(id);

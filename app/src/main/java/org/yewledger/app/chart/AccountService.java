@@ -15,6 +15,7 @@ import org.yewledger.app.act.Acts;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.HouseholdDays;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.chart.AccountUse;
@@ -158,7 +159,9 @@ public class AccountService {
     }
     acts.begin(ActKind.MERGE_ACCOUNT, "Merged %s into %s".formatted(from.name(), into.name()));
     entities.flush();
-    jdbc.sql("update account set parent_id = :into, version = version + 1 where parent_id = :from")
+    jdbc.sql(
+            "update account set parent_id = :into, version = version + 1 where household_id = :household and parent_id = :from")
+        .param("household", SignedIn.now().householdId())
         .param("into", intoId)
         .param("from", id)
         .update();
@@ -260,8 +263,9 @@ public class AccountService {
   private void requireTaxRate(AccountFacts facts, Account account) {
     if (facts.taxRateId() != null) {
       long found =
-          jdbc.sql("select count(*) from tax_rate where id = ? and book_id = ?")
-              .params(facts.taxRateId(), account.bookId())
+          jdbc.sql(
+                  "select count(*) from tax_rate where household_id = ? and id = ? and book_id = ?")
+              .params(SignedIn.now().householdId(), facts.taxRateId(), account.bookId())
               .query(Long.class)
               .single();
       if (found == 0) {

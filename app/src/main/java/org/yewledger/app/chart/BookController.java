@@ -101,6 +101,7 @@ class BookController {
     this.days = days;
   }
 
+  /** The books, with their currency, fiscal year and sales tax. */
   @GetMapping("/api/books")
   List<BookJson> books() {
     return charts.chart().books().map(this::json).toList();
@@ -120,6 +121,7 @@ class BookController {
             .id());
   }
 
+  /** Changes what a book is called, its fiscal year and its sales tax. */
   @PutMapping("/api/books/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void change(
@@ -136,23 +138,27 @@ class BookController {
         version);
   }
 
+  /** The sales-tax rates of the books, each with its steps. */
   @GetMapping("/api/tax-rates")
   List<TaxRateJson> taxRates() {
     return taxRates.all().stream().map(this::json).toList();
   }
 
+  /** Adds a sales-tax rate. */
   @PostMapping("/api/tax-rates")
   @ResponseStatus(HttpStatus.CREATED)
   TaxRateJson addRate(@Valid @RequestBody TaxRateDraftJson draft) {
     return json(taxRates.add(draft.bookId(), draft.toRate()));
   }
 
+  /** Changes the name and the steps of a rate. */
   @PutMapping("/api/tax-rates/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void changeRate(@PathVariable UUID id, @Valid @RequestBody TaxRateDraftJson draft) {
     taxRates.change(id, draft.toRate());
   }
 
+  /** Removes a rate that nothing was taxed at. */
   @DeleteMapping("/api/tax-rates/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void removeRate(@PathVariable UUID id) {

@@ -54,13 +54,13 @@ class ChartController {
 
   /** The tree with balances at the end of a day. */
   @GetMapping("/api/chart")
-  ChartPageJson chart(@RequestParam LocalDate on, @RequestParam @Nullable UUID book) {
+  public ChartPageJson chart(@RequestParam LocalDate on, @RequestParam @Nullable UUID book) {
     return views.at(on, book);
   }
 
   /** All accounts, without balances. */
   @GetMapping("/api/accounts")
-  List<AccountJson> accounts() {
+  public List<AccountJson> accounts() {
     Chart chart = charts.chart();
     return chart.accounts().map(a -> AccountJson.of(a, chart)).toList();
   }
@@ -84,7 +84,7 @@ class ChartController {
   /** Book, group and place stay as they are; moving has an address of its own. */
   @PutMapping("/api/accounts/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void change(
+  public void change(
       @PathVariable UUID id,
       @RequestParam int version,
       @Valid @RequestBody AccountDraftJson draft) {
@@ -93,33 +93,38 @@ class ChartController {
     accounts.change(wanted, draft.facts().toFacts(wanted.currency()), version);
   }
 
+  /** Puts an account into another group, or to another place among its own. */
   @PostMapping("/api/accounts/{id}/move")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void move(@PathVariable UUID id, @RequestBody MoveAccountJson to) {
+  public void move(@PathVariable UUID id, @RequestBody MoveAccountJson to) {
     Integer place = to.place();
     accounts.move(id, to.parentId(), place == null ? Integer.MAX_VALUE : place);
   }
 
+  /** Makes an account part of another: postings, lines, rules and plans go over to it. */
   @PostMapping("/api/accounts/{id}/merge")
-  MergedJson merge(@PathVariable UUID id, @Valid @RequestBody MergeJson merge) {
+  public MergedJson merge(@PathVariable UUID id, @Valid @RequestBody MergeJson merge) {
     return new MergedJson(accounts.merge(id, merge.intoId()));
   }
 
+  /** Closes an account that stands at zero; it takes no postings any more. */
   @PostMapping("/api/accounts/{id}/close")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void close(@PathVariable UUID id, @RequestParam int version) {
+  public void close(@PathVariable UUID id, @RequestParam int version) {
     accounts.close(id, version);
   }
 
+  /** Opens a closed account again. */
   @PostMapping("/api/accounts/{id}/reopen")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void reopen(@PathVariable UUID id, @RequestParam int version) {
+  public void reopen(@PathVariable UUID id, @RequestParam int version) {
     accounts.reopen(id, version);
   }
 
+  /** Deletes an account that nothing names: no posting, rule or plan. */
   @DeleteMapping("/api/accounts/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void delete(@PathVariable UUID id, @RequestParam int version) {
+  public void delete(@PathVariable UUID id, @RequestParam int version) {
     accounts.delete(id, version);
   }
 

@@ -88,10 +88,11 @@ public class TaxRateService {
     Kept before = find(id);
     requireName(before.bookId(), rate.name(), id);
     acts.begin(ActKind.TAX_RATES, "Changed the tax rate " + rate.name());
-    jdbc.sql("update tax_rate set name = ?, version = version + 1 where id = ?")
-        .params(rate.name(), id)
+    jdbc.sql(
+            "update tax_rate set name = ?, version = version + 1 where household_id = ? and id = ?")
+        .params(rate.name(), SignedIn.now().householdId(), id)
         .update();
-    jdbc.sql("delete from tax_rate_step where tax_rate_id = ?").param(id).update();
+    removeSteps(id);
     addSteps(id, rate);
   }
 
@@ -103,8 +104,9 @@ public class TaxRateService {
   public void remove(UUID id) {
     Kept before = find(id);
     List<String> users =
-        jdbc.sql("select name from account where tax_rate_id = ? order by name")
-            .param(id)
+        jdbc.sql(
+                "select name from account where household_id = ? and tax_rate_id = ? order by name")
+            .params(SignedIn.now().householdId(), id)
             .query((row, no) -> String.valueOf(row.getString(1)))
             .list();
     if (charts.chart().books().anyMatch(book -> id.equals(book.usualTaxRateId()))) {
@@ -120,8 +122,16 @@ public class TaxRateService {
               .formatted(before.rate().name(), String.join(", ", users)));
     }
     acts.begin(ActKind.TAX_RATES, "Removed the tax rate " + before.rate().name());
-    jdbc.sql("delete from tax_rate_step where tax_rate_id = ?").param(id).update();
-    jdbc.sql("delete from tax_rate where id = ?").param(id).update();
+    removeSteps(id);
+    jdbc.sql("delete from tax_rate where household_id = ? and id = ?")
+        .params(SignedIn.now().householdId(), id)
+        .update();
+  }
+
+  private void removeSteps(UUID id) {
+    jdbc.sql("delete from tax_rate_step where household_id = ? and tax_rate_id = ?")
+        .params(SignedIn.now().householdId(), id)
+        .update();
   }
 
   /**

@@ -47,6 +47,7 @@ class ConnectionController {
     return connections.institutions(words).stream().map(InstitutionJson::of).toList();
   }
 
+  /** The connections to banks: what they fetched, and until when the consent holds. */
   @GetMapping("/api/connections")
   List<ConnectionDetailsJson> all() {
     return view.all();
@@ -76,12 +77,14 @@ class ConnectionController {
     connections.map(id, mappings.accounts().stream().map(MappingJson::toMapping).toList());
   }
 
+  /** Fetches now what the bank has. */
   @PostMapping("/api/connections/{id}/sync")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void syncNow(@PathVariable UUID id) {
     connections.syncNow(id);
   }
 
+  /** Says at what time of the day a connection fetches by itself. */
   @PutMapping("/api/connections/{id}/schedule")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void refresh(@PathVariable UUID id, @RequestBody @Valid ScheduleJson schedule) {

@@ -49,6 +49,7 @@ class RateController {
     this.rates = rates;
   }
 
+  /** All exchange rates, the newest first. */
   @GetMapping
   List<RateJson> rates() {
     return rates.all().stream().map(RateJson::of).toList();
@@ -67,6 +68,7 @@ class RateController {
                 rate.rate())));
   }
 
+  /** Takes an exchange rate out. */
   @DeleteMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@RequestParam String from, @RequestParam String to, @RequestParam LocalDate day) {

@@ -34,7 +34,8 @@ public class RateService {
   @Transactional(readOnly = true)
   public List<ExchangeRate> all() {
     return jdbc.sql(
-            "select from_currency, to_currency, day, rate from exchange_rate order by day desc, 1, 2")
+            "select from_currency, to_currency, day, rate from exchange_rate where household_id = ? order by day desc, 1, 2")
+        .param(SignedIn.now().householdId())
         .query(RateService::rate)
         .list();
   }
@@ -91,8 +92,8 @@ public class RateService {
         ActKind.EXCHANGE_RATES, "Removed the rate of %s to %s of %s".formatted(from, to, day));
     int removed =
         jdbc.sql(
-                "delete from exchange_rate where from_currency = ? and to_currency = ? and day = ?")
-            .params(from.getCode(), to.getCode(), Date.valueOf(day))
+                "delete from exchange_rate where household_id = ? and from_currency = ? and to_currency = ? and day = ?")
+            .params(SignedIn.now().householdId(), from.getCode(), to.getCode(), Date.valueOf(day))
             .update();
     if (removed == 0) {
       throw new NotFound("rate");

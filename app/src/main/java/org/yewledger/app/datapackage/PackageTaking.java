@@ -15,12 +15,15 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.act.Acts;
+import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.datapackage.TableColumns.Column;
 import org.yewledger.app.platform.ForOwners;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.platform.HouseholdNumbers;
 import org.yewledger.app.platform.Migrations;
+import org.yewledger.app.platform.Secrets;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.rules.RuleService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.formats.UnreadableFile;
@@ -47,9 +50,19 @@ public class PackageTaking {
   private final JdbcClient jdbc;
   private final TableColumns columns;
   private final HouseholdNumbers numbers;
+  private final ChartService charts;
+  private final RuleService rules;
   private final Acts acts;
 
-  PackageTaking(JdbcClient jdbc, TableColumns columns, HouseholdNumbers numbers, Acts acts) {
+  PackageTaking(
+      JdbcClient jdbc,
+      TableColumns columns,
+      HouseholdNumbers numbers,
+      ChartService charts,
+      RuleService rules,
+      Acts acts) {
+    this.charts = charts;
+    this.rules = rules;
     this.jdbc = jdbc;
     this.columns = columns;
     this.numbers = numbers;
@@ -92,6 +105,7 @@ public class PackageTaking {
       goOnNumbering(HouseholdNumbers.Of.BATCH, "batch");
       call(household);
       prove();
+      requireReadable();
       jdbc.sql("select know_new_rows()").query(row -> {});
       return new TakenIn(household.getFirst(), count("entry"), count("attachment"));
     }
@@ -206,10 +220,26 @@ public class PackageTaking {
         .formatted(table.name(), sets, table.name(), key, key);
   }
 
+  /** What the database takes as a text may still be no currency, or no rule. */
+  private void requireReadable() {
+    try {
+      rules.ruleBooks(charts.chart());
+    } catch (RuntimeException unreadable) {
+      throw Refusal.of(
+          "package-refused",
+          "Its accounts or rules cannot be read: %s. Nothing was taken in."
+              .formatted(unreadable.getMessage()));
+    }
+  }
+
   private void attachments(DataPackageFile whole) throws IOException {
     for (String name : whole.resources()) {
       if (name.matches("[0-9a-f]{64}")) {
         byte[] content = whole.file(name);
+        if (!name.equals(Secrets.hashOf(content))) {
+          throw UnreadableFile.whole(
+              "attachments/%s is not the file that it is called after.".formatted(name));
+        }
         jdbc.sql("insert into attachment_content (household_id, sha256, content) values (?, ?, ?)")
             .params(householdId(), HexFormat.of().parseHex(name), content)
             .update();

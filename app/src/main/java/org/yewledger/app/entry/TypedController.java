@@ -77,6 +77,7 @@ class TypedController {
     this.taxRates = taxRates;
   }
 
+  /** Reads a day as a person types it: 5.9. or yesterday. */
   @GetMapping("/day")
   TypedDayJson day(@RequestParam @Size(max = Texts.SHORT) String text) {
     return switch (DayText.read(text, days.today(), formats.formats().dayOrder())) {
@@ -88,6 +89,8 @@ class TypedController {
   }
 
   /**
+   * Reads an amount as a person types it: 4,82 or 40+2.50.
+   *
    * @param currency that it is in
    * @param mayBeOther whether the text may name another currency
    */
@@ -138,6 +141,7 @@ class TypedController {
     };
   }
 
+  /** Reads a time of the day as a person types it. */
   @GetMapping("/time")
   TypedTimeJson time(@RequestParam @Size(max = Texts.SHORT) String text) {
     return switch (TimeText.read(text)) {

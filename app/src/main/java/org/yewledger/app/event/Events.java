@@ -7,6 +7,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.function.Supplier;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -15,8 +16,8 @@ import org.yewledger.app.platform.SignedIn;
 /**
  * Tells the open windows of a household that its books have changed, and those of a person how far
  * their long work has come. What has changed is not told: a window reads it with its own rights.
- * Windows of another instance of the application are not reached; they read anew when they are
- * looked at.
+ * Changes reach the windows of other instances too; how far work has come is told by the instance
+ * that does it.
  */
 @Component
 public class Events {
@@ -24,6 +25,16 @@ public class Events {
   private static final int MOST_WINDOWS = 12;
 
   private final Map<UUID, Queue<Window>> byHousehold = new ConcurrentHashMap<>();
+  private final OtherInstances others;
+  private final JdbcClient jdbc;
+
+  Events(OtherInstances others, JdbcClient jdbc) {
+    this.others = others;
+    this.jdbc = jdbc;
+    others.listen(
+        household -> windows(household).forEach(Window::changed),
+        () -> byHousehold.values().forEach(windows -> windows.forEach(Window::changed)));
+  }
 
   /**
    * How far some work has come.
@@ -52,18 +63,25 @@ public class Events {
   /** The books change when the transaction under way is committed. */
   public void changesWithTransaction() {
     UUID household = SignedIn.now().householdId();
+    tellOthers(household);
     TransactionSynchronizationManager.registerSynchronization(
         new TransactionSynchronization() {
           @Override
           public void afterCommit() {
-            changed(household);
+            windows(household).forEach(Window::changed);
           }
         });
   }
 
   /** Something of the household that windows show is otherwise now. */
   public void changed(UUID household) {
+    tellOthers(household);
     windows(household).forEach(Window::changed);
+  }
+
+  /** With the transaction under way, or at once. */
+  private void tellOthers(UUID household) {
+    jdbc.sql(OtherInstances.NOTIFY).param(others.message(household)).query(row -> {});
   }
 
   /** Tells the person's own windows; an empty step says that the work is over. */

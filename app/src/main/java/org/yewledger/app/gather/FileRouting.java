@@ -43,8 +43,8 @@ class FileRouting {
       return Optional.empty();
     }
     Optional<Account> remembered =
-        jdbc.sql("select account_id from file_route where account_number = ?")
-            .param(number)
+        jdbc.sql("select account_id from file_route where household_id = ? and account_number = ?")
+            .params(SignedIn.now().householdId(), number)
             .query(UUID.class)
             .optional()
             .flatMap(id -> chart.bankAccounts(null).filter(a -> a.id().equals(id)).findFirst());

@@ -61,6 +61,7 @@ class GatherController {
     this.exports = exports;
   }
 
+  /** What has been gathered of a month: batches by account, and the days that are missing. */
   @GetMapping
   GatheredJson gathered(@RequestParam YearMonth month, @RequestParam @Nullable UUID book) {
     return coverage.gathered(month, book);
@@ -114,6 +115,7 @@ class GatherController {
     return doubts.undecided(book);
   }
 
+  /** Decides of a line in doubt whether it is the one that is here already. */
   @PutMapping("/doubts/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void decide(@PathVariable UUID id, @RequestBody DecisionJson decision) {

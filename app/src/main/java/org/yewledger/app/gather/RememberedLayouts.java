@@ -35,8 +35,9 @@ class RememberedLayouts {
     return jdbc.sql(
             """
             select account_id, header_key, layout::text as layout from table_layout
-            where cast(:account as uuid) is null or account_id = :account order by kept_at desc\
+             where household_id = :household and (cast(:account as uuid) is null or account_id = :account) order by kept_at desc\
             """)
+        .param("household", SignedIn.now().householdId())
         .param("account", accountId)
         .query((row, n) ->
             new Remembered(

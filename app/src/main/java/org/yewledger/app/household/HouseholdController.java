@@ -36,11 +36,13 @@ class HouseholdController {
     this.households = households;
   }
 
+  /** What the household is called, and where its day begins. */
   @GetMapping
   HouseholdFactsJson facts() {
     return households.facts();
   }
 
+  /** Changes what the household is called, and where its day begins. */
   @PutMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void change(@Valid @RequestBody HouseholdWantedJson wanted) {

@@ -55,6 +55,7 @@ class LinkController {
     this.throttle = throttle;
   }
 
+  /** What a link opens, before it is taken up. */
   @GetMapping("/api/links/{token}")
   OpenLinkJson link(@PathVariable String token) {
     LinkService.Open open = links.look(token);
@@ -62,6 +63,7 @@ class LinkController {
         open.purpose(), open.name(), open.email(), open.role(), open.householdName());
   }
 
+  /** Takes a link up: joins a household, or sets a new password. */
   @PostMapping("/api/links/{token}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void takeUp(@PathVariable String token, @Valid @RequestBody TakeUpJson taken) {

@@ -139,8 +139,9 @@ class LinkService {
   /** Marks the link as used; of two windows only one gets through. */
   private void use(Row row) {
     int used =
-        jdbc.sql("update link set used_at = ? where id = ? and used_at is null")
-            .params(Timestamp.from(clock.instant()), row.id())
+        jdbc.sql(
+                "update link set used_at = ? where household_id = ? and id = ? and used_at is null")
+            .params(Timestamp.from(clock.instant()), row.householdId(), row.id())
             .update();
     if (used == 0) {
       throw over();

@@ -68,6 +68,7 @@ class OwnAccessController {
     sessions.endAllOf(SignedIn.now().personId(), request.getSession().getId());
   }
 
+  /** Whether there is a second factor, and how many recovery codes are left. */
   @GetMapping("/second-factor")
   SecondFactorJson secondFactor() {
     return new SecondFactorJson(secondFactors.isOn(), secondFactors.recoveryCodesLeft());
@@ -84,6 +85,7 @@ class OwnAccessController {
     return new NewSecretJson(secret, uri, path(squares), squares.getWidth());
   }
 
+  /** Turns the second factor on, and tells the recovery codes once. */
   @PostMapping("/second-factor")
   RecoveryCodesJson turnOn(@Valid @RequestBody TurnOnJson wanted) {
     return new RecoveryCodesJson(secondFactors.turnOn(wanted.secret(), wanted.code()));

@@ -52,6 +52,7 @@ class PeopleController {
     this.people = people;
   }
 
+  /** Who belongs to the household, and the invitations that are open. */
   @GetMapping
   PeopleJson people() {
     return new PeopleJson(
@@ -70,18 +71,21 @@ class PeopleController {
     return LinkJson.of(people.invite(invitation.name(), invitation.email(), invitation.role()));
   }
 
+  /** Takes an invitation back. */
   @DeleteMapping("/invitations/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void withdraw(@PathVariable UUID id) {
     people.withdraw(id);
   }
 
+  /** Gives a person another role. */
   @PutMapping("/{id}/role")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void giveRole(@PathVariable UUID id, @Valid @RequestBody RoleJson role) {
     people.giveRole(id, role.role());
   }
 
+  /** Takes a person out of the household; what they did stays under their name. */
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void removePerson(@PathVariable UUID id) {
@@ -95,6 +99,7 @@ class PeopleController {
     return LinkJson.of(people.newPasswordLink(id));
   }
 
+  /** Ends all sessions of a person. */
   @PostMapping("/{id}/sign-out")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void signOutPerson(@PathVariable UUID id) {

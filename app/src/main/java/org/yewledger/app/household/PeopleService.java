@@ -57,8 +57,10 @@ class PeopleService {
     return jdbc.sql(
             """
             select p.id, p.name, p.email, m.role, p.totp_secret is not null as second_factor
-              from membership m join person p on p.id = m.person_id order by m.role = 'READER', m.role = 'BOOKKEEPER', p.name\
+              from membership m join person p on p.id = m.person_id where m.household_id = ?
+             order by m.role = 'READER', m.role = 'BOOKKEEPER', p.name\
             """)
+        .param(SignedIn.now().householdId())
         .query(DataClassRowMapper.newInstance(Member.class))
         .list();
   }
@@ -70,8 +72,9 @@ class PeopleService {
         .sql(
             """
             select id, name, email, role, expires_at from link
-             where purpose = 'INVITATION' and used_at is null and expires_at > ? order by made_at\
+             where household_id = ? and purpose = 'INVITATION' and used_at is null and expires_at > ? order by made_at\
             """)
+        .param(SignedIn.now().householdId())
         .param(Timestamp.from(clock.instant()))
         .query(DataClassRowMapper.newInstance(InvitationRow.class))
         .list()
@@ -94,7 +97,8 @@ class PeopleService {
           "already-here", "email", "%s belongs to this household already.".formatted(wanted));
     }
     jdbc.sql(
-            "delete from link where purpose = 'INVITATION' and lower(email) = ? and used_at is null")
+            "delete from link where household_id = ? and purpose = 'INVITATION' and lower(email) = ? and used_at is null")
+        .param(SignedIn.now().householdId())
         .param(wanted.toLowerCase(Locale.ROOT))
         .update();
     return link("INVITATION", null, name.strip(), wanted, role, INVITATION_LASTS);
@@ -105,8 +109,9 @@ class PeopleService {
   void withdraw(UUID invitationId) {
     acts.begin(ActKind.PEOPLE, "Withdrew an invitation");
     int gone =
-        jdbc.sql("delete from link where id = ? and purpose = 'INVITATION' and used_at is null")
-            .param(invitationId)
+        jdbc.sql(
+                "delete from link where household_id = ? and id = ? and purpose = 'INVITATION' and used_at is null")
+            .params(SignedIn.now().householdId(), invitationId)
             .update();
     if (gone == 0) {
       throw new NotFound("invitation");
@@ -149,8 +154,8 @@ class PeopleService {
     acts.begin(
         ActKind.PEOPLE,
         "Made %s %s".formatted(member.name(), role.name().toLowerCase(Locale.ROOT)));
-    jdbc.sql("update membership set role = ? where person_id = ?")
-        .params(role.name(), personId)
+    jdbc.sql("update membership set role = ? where household_id = ? and person_id = ?")
+        .params(role.name(), SignedIn.now().householdId(), personId)
         .update();
     sessions.endAllOf(personId);
   }
@@ -166,7 +171,9 @@ class PeopleService {
     }
     acts.begin(ActKind.PEOPLE, "Removed %s, %s".formatted(member.name(), member.email()));
     sessions.endAllOf(personId);
-    jdbc.sql("delete from membership where person_id = ?").param(personId).update();
+    jdbc.sql("delete from membership where household_id = ? and person_id = ?")
+        .params(SignedIn.now().householdId(), personId)
+        .update();
   }
 
   /** Ends all sessions of a person of the household. */
@@ -181,7 +188,9 @@ class PeopleService {
    * Of two owners who demote each other at one moment, the second waits here, and then is the last.
    */
   private void holdOwners() {
-    jdbc.sql("select person_id from membership where role = 'OWNER' order by person_id for update")
+    jdbc.sql(
+            "select person_id from membership where household_id = ? and role = 'OWNER' order by person_id for update")
+        .param(SignedIn.now().householdId())
         .query(row -> {});
   }
 

@@ -127,6 +127,7 @@ class SessionController {
     return ResponseEntity.status(HttpStatus.UNAUTHORIZED).build();
   }
 
+  /** Signs in with email and password, and a code where there is a second factor. */
   @PostMapping
   SessionJson signIn(
       @Valid @RequestBody CredentialsJson credentials,
@@ -142,6 +143,7 @@ class SessionController {
     return begin(person, request, response);
   }
 
+  /** Signs out. */
   @DeleteMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void signOut(HttpServletRequest request) {

@@ -183,8 +183,9 @@ class SignInService {
     founding.as(
         person,
         () ->
-            jdbc.sql("update membership set last_used_at = ? where person_id = ?")
-                .params(Timestamp.from(clock.instant()), person.personId())
+            jdbc.sql(
+                    "update membership set last_used_at = ? where household_id = ? and person_id = ?")
+                .params(Timestamp.from(clock.instant()), person.householdId(), person.personId())
                 .update());
     return person;
   }

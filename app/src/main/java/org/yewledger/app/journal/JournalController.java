@@ -127,6 +127,7 @@ class JournalController {
     return journal.entry(quick.enter(typed));
   }
 
+  /** An entry with its postings. */
   @GetMapping("/api/entries/{id}")
   EntryJson entry(@PathVariable UUID id) {
     return journal.entry(id);

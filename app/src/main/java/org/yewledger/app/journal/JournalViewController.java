@@ -53,11 +53,13 @@ class JournalViewController {
     this.columns = columns;
   }
 
+  /** The views of the journal that are kept by name. */
   @GetMapping("/views")
   List<JournalViewJson> views() {
     return views.views();
   }
 
+  /** Keeps a view of the journal by name, in place of one that is called so. */
   @PostMapping("/views")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keep(@Valid @RequestBody JournalViewWantedJson wanted) {
@@ -65,17 +67,20 @@ class JournalViewController {
         wanted.name(), wanted.query(), wanted.everyMonth(), EntryOrder.parse(wanted.order()));
   }
 
+  /** Gives a kept view of the journal up. */
   @DeleteMapping("/views/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void forget(@PathVariable UUID id) {
     views.forget(id);
   }
 
+  /** Which columns the person sees in the journal. */
   @GetMapping("/columns")
   JournalColumnsJson columns() {
     return new JournalColumnsJson(columns.columns());
   }
 
+  /** Chooses the columns that the person sees in the journal. */
   @PutMapping("/columns")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void choose(@Valid @RequestBody JournalColumnsJson wanted) {

@@ -127,12 +127,14 @@ class TemplateController {
     return templates.templates();
   }
 
+  /** Keeps an entry as a template, in place of one that is called so. */
   @PostMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keep(@Valid @RequestBody TemplateWantedJson wanted) {
     templates.keep(wanted.name(), wanted.entryId());
   }
 
+  /** Gives a template up. */
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void forget(@PathVariable UUID id) {

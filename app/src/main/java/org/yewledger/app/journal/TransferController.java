@@ -102,6 +102,7 @@ class TransferController {
         booked.gain().decimal());
   }
 
+  /** Enters a transfer between two currencies. */
   @PostMapping("/api/transfers")
   @ResponseStatus(HttpStatus.CREATED)
   EntryNoJson transfer(@Valid @RequestBody TransferJson transfer) {
@@ -123,6 +124,7 @@ class TransferController {
         Amount.sum(currency, r.lines().stream().map(Revaluation.Line::change).toList()).decimal());
   }
 
+  /** Books the gains and losses of what is in other currencies at the rates of a day. */
   @PostMapping("/api/books/{id}/revaluation")
   @ResponseStatus(HttpStatus.CREATED)
   EntryNoJson revalue(@PathVariable UUID id, @RequestParam LocalDate on) {

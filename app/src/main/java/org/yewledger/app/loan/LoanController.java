@@ -57,6 +57,7 @@ class LoanController {
     return loans.page(loans.add(draft));
   }
 
+  /** Changes the terms of a loan. */
   @PutMapping("/{id}")
   LoanPageJson change(@PathVariable UUID id, @Valid @RequestBody LoanDraftJson draft) {
     loans.change(id, draft);
@@ -95,6 +96,7 @@ class LoanController {
     loans.keepYear(id, year);
   }
 
+  /** Takes a year of the lender's letter out. */
   @DeleteMapping("/{id}/years")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void removeYear(@PathVariable UUID id, @RequestParam LocalDate through) {

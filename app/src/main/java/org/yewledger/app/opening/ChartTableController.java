@@ -41,11 +41,13 @@ class ChartTableController {
     this.days = days;
   }
 
+  /** The chart of a book with its opening balances, as CSV. */
   @GetMapping
   ResponseEntity<byte[]> export(@PathVariable UUID id) {
     return Download.csv("chart", ChartTable.write(tables.rows(id)));
   }
 
+  /** An example of a chart as CSV, with all its columns. */
   @GetMapping("/template")
   ResponseEntity<byte[]> template(@PathVariable UUID id) {
     String currency = charts.chart().book(id).currency();

@@ -78,6 +78,7 @@ class OpeningController {
     this.rates = rates;
   }
 
+  /** What each account opened with, and what its first statement says of that. */
   @GetMapping
   @Transactional(readOnly = true)
   public List<OpeningJson> openings() {
@@ -134,7 +135,7 @@ class OpeningController {
   /** Sets or corrects opening days and balances, all or none. */
   @PutMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void set(@Valid @RequestBody WantedAllJson wanted) {
+  public void set(@Valid @RequestBody WantedAllJson wanted) {
     Chart chart = charts.chart();
     openings.set(wanted.accounts().stream().map(w -> w.toWanted(chart)).toList());
   }

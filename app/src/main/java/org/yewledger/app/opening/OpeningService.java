@@ -21,6 +21,7 @@ import org.yewledger.app.chart.KeptAccounts;
 import org.yewledger.app.currency.RateService;
 import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.platform.ForBookkeepers;
+import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.chart.AccountUse;
 import org.yewledger.core.ledger.Account;
@@ -161,8 +162,9 @@ public class OpeningService implements AccountOpenings {
       entries.remove(List.of(before.entryId()));
     }
     Account dated = account.openingOn(wanted.opensOn());
-    jdbc.sql("update account set opens_on = ?, version = version + 1 where id = ?")
-        .params(Date.valueOf(wanted.opensOn()), account.id())
+    jdbc.sql(
+            "update account set opens_on = ?, version = version + 1 where household_id = ? and id = ?")
+        .params(Date.valueOf(wanted.opensOn()), SignedIn.now().householdId(), account.id())
         .update();
     Amount balance = wanted.balance();
     if (balance != null && !balance.isZero()) {

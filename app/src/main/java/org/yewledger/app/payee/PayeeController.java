@@ -75,6 +75,7 @@ class PayeeController {
     return payees.find(text, most);
   }
 
+  /** Changes what a payee is called and what is known of them. */
   @PutMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void change(@PathVariable UUID id, @Valid @RequestBody PayeeWantedJson wanted) {

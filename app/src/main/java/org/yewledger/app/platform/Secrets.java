@@ -107,6 +107,11 @@ public class Secrets {
     return HexFormat.of().formatHex(sha256(token.getBytes(StandardCharsets.UTF_8)));
   }
 
+  /** The SHA-256 of some content, in hexadecimal. */
+  public static String hashOf(byte[] content) {
+    return HexFormat.of().formatHex(sha256(content));
+  }
+
   private static byte[] sha256(byte[] bytes) {
     try {
       return MessageDigest.getInstance("SHA-256").digest(bytes);

@@ -40,6 +40,7 @@ class LeaveOutController {
     this.lines = lines;
   }
 
+  /** Bank lines that were left out, with the reason that was given. */
   @GetMapping
   List<LeftOutJson> all() {
     return lines.all();

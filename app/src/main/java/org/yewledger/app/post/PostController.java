@@ -53,6 +53,7 @@ class PostController {
     this.open = open;
   }
 
+  /** Bank lines that wait to be posted, stacked by the reason of what is proposed. */
   @GetMapping("/api/waiting-lines")
   StacksJson waitingLines(
       @RequestParam @Nullable UUID book,

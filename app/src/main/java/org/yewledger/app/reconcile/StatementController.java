@@ -79,6 +79,7 @@ class StatementController {
     this.charts = charts;
   }
 
+  /** The statements to reconcile by account, and what the next one is. */
   @GetMapping
   List<AccountToReconcileJson> toReconcile(@RequestParam @Nullable UUID book) {
     return sheets.toReconcile(book);
@@ -126,11 +127,13 @@ class StatementController {
     return sheets.sheet(id);
   }
 
+  /** A statement with the postings that it covers, and what is still apart. */
   @GetMapping("/{id}")
   SheetJson sheet(@PathVariable UUID id) {
     return sheets.sheet(id);
   }
 
+  /** Corrects what was typed of a statement that is not agreed yet. */
   @PutMapping("/{id}")
   SheetJson correct(
       @PathVariable UUID id, @RequestParam int version, @Valid @RequestBody ClosingJson closing) {
@@ -142,12 +145,14 @@ class StatementController {
     return sheets.sheet(id);
   }
 
+  /** Gives a statement up that is not agreed yet. */
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@PathVariable UUID id, @RequestParam int version) {
     statements.remove(id, version);
   }
 
+  /** Ticks postings that stand on the statement, or takes the tick back. */
   @PutMapping("/{id}/ticks")
   TickedJson tick(@PathVariable UUID id, @Valid @RequestBody TicksJson ticks) {
     statements.tick(id, ticks.postingIds(), ticks.ticked());

@@ -27,6 +27,7 @@ class GeneralLedgerController {
     this.papers = papers;
   }
 
+  /** The postings of accounts over some months, each with its running balance. */
   @GetMapping
   LedgerPageJson ledger(@Valid @ParameterObject ReportAsked asked) {
     return ledgers.page(asked);

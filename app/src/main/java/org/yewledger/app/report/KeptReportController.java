@@ -41,17 +41,20 @@ class KeptReportController {
     this.kept = kept;
   }
 
+  /** The reports that are kept by name. */
   @GetMapping
   List<KeptReportJson> all() {
     return kept.all();
   }
 
+  /** Keeps a report by name, in place of one that is called so. */
   @PostMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keep(@Valid @RequestBody KeptReportWantedJson wanted) {
     kept.keep(wanted.name(), wanted.address());
   }
 
+  /** Gives a kept report up. */
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void forget(@PathVariable UUID id) {

@@ -28,6 +28,7 @@ class MonthAgainstController {
     this.papers = papers;
   }
 
+  /** A month against the one before: top spending, and what was spent day by day. */
   @GetMapping
   MonthAgainstPageJson month(@RequestParam YearMonth month, @RequestParam @Nullable UUID book) {
     return months.page(month, book);

@@ -65,6 +65,7 @@ class RuleController {
     this.charts = charts;
   }
 
+  /** The rules of the books in their order, with what they catch now. */
   @GetMapping
   List<KeptRuleJson> rules() {
     Chart chart = charts.chart();
@@ -92,12 +93,14 @@ class RuleController {
     return json(made, made.place(), chart, RuleService.accounts(chart), waiting);
   }
 
+  /** Changes a rule. */
   @PutMapping("/{id}")
   void change(
       @PathVariable UUID id, @RequestParam int version, @Valid @RequestBody RuleDraftJson draft) {
     rules.change(rule(draft, id), version);
   }
 
+  /** Deletes a rule. */
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@PathVariable UUID id, @RequestParam int version) {

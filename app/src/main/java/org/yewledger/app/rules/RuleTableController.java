@@ -31,6 +31,7 @@ class RuleTableController {
     this.tables = tables;
   }
 
+  /** The rules of a book, as CSV. */
   @GetMapping
   ResponseEntity<byte[]> exportRules(@PathVariable UUID id) {
     return Download.csv("rules", RuleTable.write(tables.rows(id)));

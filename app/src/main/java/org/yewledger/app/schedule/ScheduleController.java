@@ -61,17 +61,20 @@ class ScheduleController {
     return regular.like(id);
   }
 
+  /** A schedule with its next days. */
   @GetMapping("/api/schedules/{id}")
   ScheduleOfJson schedule(@PathVariable UUID id) {
     return schedules.one(id);
   }
 
+  /** Adds a schedule. */
   @PostMapping("/api/schedules")
   @ResponseStatus(HttpStatus.CREATED)
   ScheduleOfJson add(@Valid @RequestBody ScheduleDraftJson draft) {
     return schedules.one(schedules.add(draft));
   }
 
+  /** Changes a schedule. */
   @PutMapping("/api/schedules/{id}")
   ScheduleOfJson change(@PathVariable UUID id, @Valid @RequestBody ScheduleDraftJson draft) {
     schedules.change(id, draft);
@@ -111,17 +114,20 @@ class ScheduleController {
     return settling.enter(id, wanted);
   }
 
+  /** The holidays of the household: on these days nothing falls due. */
   @GetMapping("/api/holidays")
   List<HolidayJson> holidays() {
     return schedules.holidays();
   }
 
+  /** Adds a holiday, or names it otherwise. */
   @PutMapping("/api/holidays")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keepHoliday(@Valid @RequestBody HolidayJson holiday) {
     schedules.keepHoliday(holiday.day(), holiday.name());
   }
 
+  /** Takes a holiday out of the calendar of the household. */
   @DeleteMapping("/api/holidays")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void removeHoliday(@RequestParam LocalDate day) {

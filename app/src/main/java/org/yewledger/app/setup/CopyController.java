@@ -23,6 +23,7 @@ class CopyController {
     this.copies = copies;
   }
 
+  /** Copies categories, rules and tax rates of another book; what is here already stays. */
   @PostMapping("/api/books/{id}/copy")
   CopiedJson copy(@PathVariable UUID id, @Valid @RequestBody CopyJson wanted) {
     var copied =

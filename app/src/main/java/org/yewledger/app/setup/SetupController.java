@@ -25,6 +25,7 @@ class SetupController {
     this.setup = setup;
   }
 
+  /** The draft of a new household, and what is still missing in it. */
   @GetMapping
   SetupPageJson page() {
     return setup.page();

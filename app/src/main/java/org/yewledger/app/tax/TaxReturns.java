@@ -84,7 +84,8 @@ class TaxReturns {
   UUID keep(UUID bookId, Span span, List<Line> lines, Instant at) {
     UUID id = Ids.next();
     SignedIn person = SignedIn.now();
-    jdbc.sql("insert into tax_return values (?, ?, ?, ?, ?, ?, ?)")
+    jdbc.sql(
+            "insert into tax_return (household_id, id, book_id, first, last, returned_at, returned_by) values (?, ?, ?, ?, ?, ?, ?)")
         .params(
             person.householdId(),
             id,
@@ -96,7 +97,8 @@ class TaxReturns {
         .update();
     int place = 0;
     for (Line line : lines) {
-      jdbc.sql("insert into tax_return_line values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
+      jdbc.sql(
+              "insert into tax_return_line (household_id, return_id, place, about_first, about_last, rate_id, sales_minor, collected_minor, purchases_minor, paid_minor) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
           .params(
               person.householdId(),
               id,

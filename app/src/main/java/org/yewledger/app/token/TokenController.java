@@ -63,11 +63,13 @@ class TokenController {
     this.tokens = tokens;
   }
 
+  /** The tokens that work: one's own, and for an owner those of the household. */
   @GetMapping
   List<TokenJson> all() {
     return tokens.all().stream().map(TokenJson::of).toList();
   }
 
+  /** Makes a token; it is told once. */
   @PostMapping
   @ResponseStatus(HttpStatus.CREATED)
   MadeTokenJson make(@Valid @RequestBody NewTokenJson wanted) {
@@ -75,6 +77,7 @@ class TokenController {
     return new MadeTokenJson(made.id(), made.token());
   }
 
+  /** Takes a token back: it opens nothing any more. */
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void revoke(@PathVariable UUID id) {

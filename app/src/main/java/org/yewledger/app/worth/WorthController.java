@@ -59,6 +59,7 @@ class WorthController {
     return worth.page(on, book);
   }
 
+  /** Adds a security that can be held. */
   @PostMapping("/api/securities")
   @ResponseStatus(HttpStatus.CREATED)
   SecurityJson addSecurity(@Valid @RequestBody NewSecurityJson made) {
@@ -76,6 +77,7 @@ class WorthController {
     prices.keepPrice(id, price.day(), price.price());
   }
 
+  /** Takes a price of a day out. */
   @DeleteMapping("/api/securities/{id}/prices")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void removePrice(@PathVariable UUID id, @RequestParam LocalDate day) {
@@ -123,6 +125,7 @@ class WorthController {
     things.value(id, wanted.day(), wanted.worth());
   }
 
+  /** Takes a valuation out. */
   @DeleteMapping("/api/things/{id}/valuations")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void removeValuation(@PathVariable UUID id, @RequestParam LocalDate day) {
@@ -136,6 +139,7 @@ class WorthController {
     things.writeDown(id, draft);
   }
 
+  /** Writes a thing down no more. */
   @DeleteMapping("/api/things/{id}/write-down")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void stopWritingDown(@PathVariable UUID id) {

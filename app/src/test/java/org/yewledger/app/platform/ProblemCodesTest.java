@@ -21,7 +21,7 @@ public class ProblemCodesTest {
           Pattern.compile("(?:Refusal\\s*\\.of(?:Field)?|new Conflict)\\(\\s*\"([a-z0-9-]+)\""),
           Pattern.compile("require\\([^;\"]*,\\s*\"([a-z0-9-]+)\",\\s*(?:\"|field)"),
           Pattern.compile("wall\\(\\s*\"[^\"]+\",\\s*\"([a-z0-9-]+)\""),
-          Pattern.compile("problem\\(\\s*HttpStatus\\.\\w+,\\s*\"([a-z0-9-]+)\""),
+          Pattern.compile("HttpStatus\\.\\w+,\\s*\"([a-z0-9-]+)\""),
           Pattern.compile("urn:yew:problem:([a-z][a-z0-9-]+)"));
 
   private static Stream<Path> sources() throws IOException {
