@@ -88,7 +88,7 @@ pg_start() {
 
 # Starts the server of the cluster on pg_port.
 pg_launch() { # [test]
-  local settings="-c listen_addresses=127.0.0.1 -c port=$pg_port -c unix_socket_directories= -c shared_buffers=256MB -c max_connections=60"
+  local settings="-c listen_addresses=127.0.0.1 -c port=$pg_port -c unix_socket_directories= -c shared_buffers=256MB -c max_connections=120"
   [ "${1:-}" = test ] && settings="$settings -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
   as_postgres "$pg_bin/pg_ctl" -D "$pg_dir/data" -l "$pg_dir/log" -w -t 60 -o "$settings" start >/dev/null \
     || fail "the database did not start; see $pg_dir/log"

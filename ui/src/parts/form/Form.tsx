@@ -100,12 +100,6 @@ export function Form<T extends FieldValues>({
   const readers = useRef<Readers>(new Map())
   const busy = useRef<'sending' | 'sent'>(undefined)
   const typedSince = useRef(false)
-  useEffect(() => {
-    const watching = form.watch((_, { type }) => {
-      if (type === 'change') typedSince.current = true
-    })
-    return () => watching.unsubscribe()
-  }, [form])
 
   async function submit(typed: T) {
     // A second press of Enter while the first is on its way is not a second wish.
@@ -148,6 +142,10 @@ export function Form<T extends FieldValues>({
           aria-label={label}
           className={className}
           noValidate
+          // What fields write by themselves, as a day they have read, is not typed.
+          onInput={() => {
+            typedSince.current = true
+          }}
           onSubmit={(event) => {
             event.stopPropagation()
             return form.handleSubmit(submit)(event)
