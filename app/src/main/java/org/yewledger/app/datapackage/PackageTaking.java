@@ -227,8 +227,7 @@ public class PackageTaking {
     } catch (RuntimeException unreadable) {
       throw Refusal.of(
           "package-refused",
-          "Its accounts or rules cannot be read: %s. Nothing was taken in."
-              .formatted(unreadable.getMessage()));
+          "data/account.csv or data/rule.csv: no account or rule can be read of it. Nothing was taken in.");
     }
   }
 

@@ -5,10 +5,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import org.springframework.core.NestedExceptionUtils;
+import org.postgresql.util.PSQLException;
+import org.postgresql.util.ServerErrorMessage;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.yewledger.app.datapackage.TableColumns.Column;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.platform.Walls;
 import org.yewledger.core.Refusal;
 import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.datapackage.DataPackageFile;
@@ -19,6 +23,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The rows of a table of a package, as JSON that the database makes rows of. */
 final class PackagedRows {
+  private static final Logger LOG = LoggerFactory.getLogger(PackagedRows.class);
   private static final int AT_ONCE = 500;
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -77,11 +82,18 @@ final class PackagedRows {
     gathered = JSON.createArrayNode();
   }
 
+  /** Says where; what the database has said of it is for whoever keeps the machine. */
   static Refusal refused(String where, DataAccessException e) {
+    LOG.info(
+        "{} was refused: {}",
+        where,
+        Walls.cause(e)
+            .map(PSQLException::getServerErrorMessage)
+            .map(ServerErrorMessage::getConstraint));
     return Refusal.of(
         "package-refused",
-        "%s cannot be in books: %s. Nothing was taken in."
-            .formatted(where, NestedExceptionUtils.getMostSpecificCause(e).getMessage()));
+        "%s: what stands there cannot be in books, or does not fit the rest. Nothing was taken in."
+            .formatted(where));
   }
 
   private List<String> known(List<String> names) {

@@ -54,25 +54,27 @@ class OtherInstances {
    */
   void listen(Consumer<UUID> changed, Runnable anything) {
     listening =
-        Thread.ofVirtual()
-            .name("other instances")
-            .start(() -> {
-              boolean missed = false;
-              while (!over) {
-                try (Connection connection = DriverManager.getConnection(url, user, password);
-                    Statement statement = connection.createStatement()) {
-                  statement.execute("listen " + CHANNEL);
-                  if (missed) {
-                    anything.run();
-                  }
-                  hear(connection.unwrap(PGConnection.class), changed);
-                } catch (SQLException broken) {
-                  LOG.info("other instances are not heard: {}", broken.getMessage());
-                  missed = true;
-                  rest();
-                }
-              }
-            });
+        Thread.ofVirtual().name("other instances").start(() -> listenUntilOver(changed, anything));
+  }
+
+  private void listenUntilOver(Consumer<UUID> changed, Runnable anything) {
+    boolean missed = false;
+    while (!over) {
+      try (Connection connection = DriverManager.getConnection(url, user, password);
+          Statement statement = connection.createStatement()) {
+        statement.execute("listen " + CHANNEL);
+        if (missed) {
+          anything.run();
+        }
+        hear(connection.unwrap(PGConnection.class), changed);
+      } catch (SQLException broken) {
+        missed = true;
+        if (!over) {
+          LOG.info("other instances are not heard: {}", broken.getMessage());
+          rest();
+        }
+      }
+    }
   }
 
   private void hear(PGConnection connection, Consumer<UUID> changed) throws SQLException {
