@@ -50,6 +50,7 @@ import { SalesTax } from './features/report/SalesTax'
 import { TrialBalance } from './features/report/TrialBalance'
 import { Rules } from './features/rules/Rules'
 import { Setup } from './features/setup/Setup'
+import { OwnSheet } from './features/sheet/OwnSheet'
 import { Tags } from './features/tags/Tags'
 import { writeWith } from './parts/figures'
 import { keepFor } from './parts/kept'
@@ -73,6 +74,7 @@ const router = createBrowserRouter([
           { path: '/reconcile/:statementId/report', element: <AgreementReport /> },
           { path: '/close', element: <Close /> },
           { path: '/journal', element: <Journal /> },
+          { path: '/journal/sheet', element: <OwnSheet /> },
           { path: '/payees', element: <Payees /> },
           { path: '/tags', element: <Tags /> },
           { path: '/accounts/:accountId', element: <AccountPage /> },

@@ -1310,6 +1310,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entry-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Makes entries of all rows of a sheet, or of none.
+         * @description Makes entries of all rows of a sheet, or of none.
+         */
+        post: operations["takeSheetIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entry-sheet/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Says what a sheet of entries would bring, row by row, and what has to be said first.
+         * @description Says what a sheet of entries would bring, row by row, and what has to be said first.
+         */
+        post: operations["previewSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/flows": {
         parameters: {
             query?: never;
@@ -9311,6 +9351,39 @@ export interface components {
             taxRateId?: string;
             untaxed?: boolean;
         };
+        /** @description How a sheet is taken. */
+        SheetAskedJson: {
+            /**
+             * @description what becomes of rows that may be there already; null while that is not said
+             * @enum {string}
+             */
+            alike?: "LEAVE_OUT" | "TAKE_IN";
+            /**
+             * Format: uuid
+             * @description the book whose accounts and categories its names are
+             */
+            bookId: string;
+            /** @description how it is read; null to find that out */
+            layout?: components["schemas"]["SheetLayoutJson"];
+            names: components["schemas"]["SheetNameSaidJson"][];
+        };
+        /** @description What a row becomes. */
+        SheetEntryJson: {
+            account: string;
+            alike: boolean;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            amount: string;
+            category: string;
+            currency: string;
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            line: number;
+            payee: string;
+        };
         /** @description A statement to be ticked off, with its proof. */
         SheetJson: {
             /** Format: uuid */
@@ -9364,6 +9437,147 @@ export interface components {
             unpostedSum: string;
             /** Format: int32 */
             version: number;
+        };
+        /** @description How a sheet is read. */
+        SheetLayoutJson: {
+            /** @enum {string} */
+            dateOrder?: "DAY_MONTH_YEAR" | "MONTH_DAY_YEAR" | "YEAR_MONTH_DAY";
+            /** @enum {string} */
+            decimalMark?: "POINT" | "COMMA";
+            /** @description null to find it out; so are <code>separator</code> and <code>headerLine</code> */
+            encoding?: string;
+            /** Format: int32 */
+            headerLine?: number;
+            /** @description whether rows that are no entries, such as totals, are left out */
+            leaveOutOthers?: boolean;
+            /** @description one per column; empty to propose them */
+            meanings: ("IGNORE" | "DATE" | "PAYEE" | "AMOUNT" | "IN" | "OUT" | "CURRENCY" | "ACCOUNT" | "CATEGORY" | "TAX" | "NOTE" | "TAGS")[];
+            separator?: string;
+            /** @enum {string} */
+            sign?: "OUT_IS_NEGATIVE" | "OUT_IS_POSITIVE" | "BY_CATEGORY";
+        };
+        /** @description A name in the sheet. */
+        SheetNameJson: {
+            /**
+             * Format: uuid
+             * @description what it means; null while that has to be said, or where it is made
+             */
+            accountId?: string;
+            known: boolean;
+            name: string;
+            /** Format: int32 */
+            rows: number;
+            /** @enum {string} */
+            side: "ACCOUNT" | "CATEGORY";
+        };
+        /** @description What a name in the sheet means. */
+        SheetNameSaidJson: {
+            /**
+             * Format: uuid
+             * @description the account or category; null where one is made
+             */
+            accountId?: string;
+            /**
+             * @description the category that is made of the name
+             * @enum {string}
+             */
+            make?: "EXPENSE" | "INCOME";
+            /** @description as the sheet has it; empty for rows that name nothing */
+            name: string;
+            /** @enum {string} */
+            side: "ACCOUNT" | "CATEGORY";
+        };
+        /** @description What a sheet would bring. */
+        SheetPreviewJson: {
+            /**
+             * Format: int32
+             * @description how many rows may be in the books already
+             */
+            alikeCount: number;
+            /** @description what the first rows become */
+            entries: components["schemas"]["SheetEntryJson"][];
+            /** Format: int32 */
+            entryCount: number;
+            fileName: string;
+            /** Format: date */
+            firstDay?: string;
+            /** Format: date */
+            lastDay?: string;
+            names: components["schemas"]["SheetNameJson"][];
+            /** @description why its rows cannot be read yet */
+            problem?: components["schemas"]["SheetProblemJson"];
+            /** Format: int32 */
+            problemCount: number;
+            /** @description the first of the rows that cannot be taken in, of <code>problemCount</code> */
+            problems: components["schemas"]["SheetProblemJson"][];
+            /** @enum {string} */
+            source: "OFX" | "CAMT" | "MT940" | "CSV" | "XLSX" | "FEED";
+            table: components["schemas"]["SheetTableJson"];
+            /** @description what comes to each account; without the rows that are left out */
+            totals: components["schemas"]["SheetTotalJson"][];
+        };
+        /** @description A cell that does not fit; <code>line</code> as in the file, null where all of it is meant. */
+        SheetProblemJson: {
+            column: string;
+            /** Format: int32 */
+            line?: number;
+            reason: string;
+        };
+        /** @description A row of the table, with <code>line</code> as in the file. */
+        SheetRowJson: {
+            cells: string[];
+            /** Format: int32 */
+            line: number;
+        };
+        /** @description The sheet as a table. */
+        SheetTableJson: {
+            dateEvidence: string;
+            /** Format: int32 */
+            dateEvidenceLine: number;
+            dateOrderCertain: boolean;
+            decimalMarkCertain: boolean;
+            header: string[];
+            layout: components["schemas"]["SheetLayoutJson"];
+            /** Format: int32 */
+            otherCount: number;
+            /** @description the first of the rows that are no entries */
+            others: components["schemas"]["SheetRowJson"][];
+            /** Format: int32 */
+            rowCount: number;
+            /** @description the first of its rows */
+            rows: components["schemas"]["SheetRowJson"][];
+            signCertain: boolean;
+        };
+        /** @description How many entries came, how many rows were left out, and how many categories were made. */
+        SheetTakenJson: {
+            /** Format: int32 */
+            categories: number;
+            /** Format: int32 */
+            entries: number;
+            /** Format: int32 */
+            leftOut: number;
+        };
+        /** @description What comes to an account: <code>out</code> is below zero. */
+        SheetTotalJson: {
+            account: string;
+            currency: string;
+            /** Format: int32 */
+            entries: number;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            in: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            out: string;
+            /**
+             * Format: decimal
+             * @example 12.50
+             */
+            sum: string;
         };
         /** @description One line of it; one of the two amounts is null. */
         SideJson: {
@@ -12452,6 +12666,62 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    takeSheetIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    asked: components["schemas"]["SheetAskedJson"];
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetTakenJson"];
+                };
+            };
+        };
+    };
+    previewSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    asked: components["schemas"]["SheetAskedJson"];
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPreviewJson"];
+                };
             };
         };
     };

@@ -4,7 +4,8 @@ import { Check } from '@/parts/Check'
 import { figure, longDay, signed } from '@/parts/figures'
 import { noteBox, ruled, sumRow } from '@/parts/look'
 import { Acts, Inspector, InspectorHead } from '@/parts/View'
-import { type Arrival, isSeen, makesStatement, type OpenQuestion, openQuestions } from './arrivals'
+import { type Arrival, isSeen, makesStatement } from './arrivals'
+import { type OpenQuestion, openQuestions } from './questions'
 import type { BalanceBreak, Discrepancy, Part, Preview } from './types'
 
 const ROUTED: Record<string, string> = {

@@ -1,8 +1,8 @@
 import { Button } from '@/parts/Button'
 import { pick } from '@/parts/look'
 import { type Option, Select } from '@/parts/Select'
-import type { OpenQuestion } from './arrivals'
-import type { Layout, Preview, Table } from './types'
+import type { OpenQuestion, ReadTable, Written } from './questions'
+import type { Layout, Source } from './types'
 
 const SEPARATORS = [
   { value: ';', name: 'semicolons' },
@@ -19,28 +19,33 @@ const MARKS: Option<NonNullable<Layout['decimalMark']> | ''>[] = [
   { value: 'COMMA', name: 'decimal comma' },
   { value: 'POINT', name: 'decimal point' },
 ]
-const SIGNS: Option<NonNullable<Layout['sign']> | ''>[] = [
-  { value: 'OUT_IS_NEGATIVE', name: 'with a minus' },
-  { value: 'OUT_IS_POSITIVE', name: 'without a minus' },
-]
 const ORDERS: Option<NonNullable<Layout['dateOrder']> | ''>[] = [
   { value: 'DAY_MONTH_YEAR', name: 'day month year' },
   { value: 'MONTH_DAY_YEAR', name: 'month day year' },
   { value: 'YEAR_MONTH_DAY', name: 'year month day' },
 ]
 
+/** What a person says of how a table is read. */
+type SaidOfTable<S> = Partial<Omit<Written, 'sign' | 'meanings'>> & { sign?: S; meanings?: never[] }
+
 /** How a table is read, as one sentence with picks. */
-export function TableSentence({
-  preview,
+export function TableSentence<S extends string>({
+  source,
   table,
   asks,
+  signs,
+  kind,
   set,
 }: {
-  preview: Preview
-  table: Table
+  source: Source
+  table: ReadTable
   /** What the file does not settle and is still to be asked. */
   asks: OpenQuestion[]
-  set: (to: Partial<Layout>) => void
+  /** How money out may be told from money in. */
+  signs: Option<S>[]
+  /** What its rows are. */
+  kind: 'line' | 'entry'
+  set: (to: SaidOfTable<S>) => void
 }) {
   const layout = table.layout
   const oneColumn = layout.meanings.includes('AMOUNT') && !layout.meanings.includes('MARK')
@@ -49,7 +54,7 @@ export function TableSentence({
   const signAsked = asks.includes('sign')
   return (
     <p className="mt-2.5 mb-3.5 px-6 font-serif text-[16px]/[29px]">
-      {preview.source === 'XLSX' ? (
+      {source === 'XLSX' ? (
         'Read as a workbook'
       ) : (
         <>
@@ -99,8 +104,8 @@ export function TableSentence({
             word={signAsked ? 'ask' : 'plain'}
             aria-label="Sign of money out"
             empty="choose: no amount has a minus"
-            value={signAsked ? '' : (layout.sign ?? '')}
-            options={SIGNS}
+            value={signAsked ? '' : ((layout.sign ?? '') as S | '')}
+            options={signs as Option<S | ''>[]}
             onChange={(sign) => sign && set({ sign })}
           />
         </>
@@ -115,20 +120,35 @@ export function TableSentence({
         onChange={(order) => order && set({ dateOrder: order })}
       />
       <Why table={table} asked={orderAsked} />
-      <Others table={table} asked={asks.includes('leaveOutOthers')} set={set} />
+      <Others
+        table={table}
+        kind={kind}
+        asked={asks.includes('leaveOutOthers')}
+        leaveOut={() => set({ leaveOutOthers: true })}
+      />
     </p>
   )
 }
 
 /** Rows that are no lines, such as totals: they are shown and left out only when the person says so. */
-function Others({ table, asked, set }: { table: Table; asked: boolean; set: (to: Partial<Layout>) => void }) {
+function Others({
+  table,
+  kind,
+  asked,
+  leaveOut,
+}: {
+  table: ReadTable
+  kind: 'line' | 'entry'
+  asked: boolean
+  leaveOut: () => void
+}) {
   if (table.otherCount === 0) return null
   const shown = table.others
     .slice(0, 3)
     .map((r) => `${r.line} \u201c${r.cells.filter(Boolean).join(' ').slice(0, 40)}\u201d`)
   const more = table.otherCount - shown.length
   const rows = table.otherCount === 1 ? 'Row ' : 'Rows '
-  const are = table.otherCount === 1 ? ' is no line' : ' are no lines'
+  const are = table.otherCount === 1 ? ` is no ${kind}` : ` are no ${kind === 'entry' ? 'entries' : 'lines'}`
   return (
     <>
       {' '}
@@ -137,7 +157,7 @@ function Others({ table, asked, set }: { table: Table; asked: boolean; set: (to:
       {more > 0 && ` and ${more} more`}
       {are}:{' '}
       {asked ? (
-        <Button size="small" onClick={() => set({ leaveOutOthers: true })}>
+        <Button size="small" onClick={leaveOut}>
           Leave {table.otherCount === 1 ? 'it' : 'them'} out
         </Button>
       ) : (
@@ -147,7 +167,7 @@ function Others({ table, asked, set }: { table: Table; asked: boolean; set: (to:
   )
 }
 
-function Why({ table, asked }: { table: Table; asked: boolean }) {
+function Why({ table, asked }: { table: ReadTable; asked: boolean }) {
   if (asked) return <span className="text-heartwood">; nothing in the file settles it.</span>
   if (table.remembered) return <>, all as last time.</>
   if (table.dateEvidence) {

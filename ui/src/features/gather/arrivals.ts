@@ -2,11 +2,8 @@ import { useQueries } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { Problem, type Schemas, upload } from '@/api/client'
 import { forgetKept, keep, kept } from '@/parts/kept'
-import type { Layout, Part, Preview, Table } from './types'
-
-/** What a table may leave open, for a person to say. */
-export type OpenQuestion = 'dateOrder' | 'decimalMark' | 'sign' | 'leaveOutOthers'
-const QUESTIONS: OpenQuestion[] = ['dateOrder', 'decimalMark', 'sign', 'leaveOutOthers']
+import { type OpenQuestion, openQuestions } from './questions'
+import type { Layout, Part, Preview } from './types'
 
 /** What a person has settled about a file. */
 interface Settled {
@@ -134,35 +131,6 @@ export function isReady(arrival: Arrival, preview: Preview | undefined): boolean
   if (preview.table && openQuestions(arrival, preview.table).length > 0) return false
   const settled = preview.parts.every((p) => p.accountId && !p.refusal && isSeen(arrival, p))
   return settled && preview.parts.some((p) => p.newLines + p.doubtfulLines > 0 || makesStatement(arrival, p))
-}
-
-/** What the file itself does not settle of how its dates and amounts are written, and nobody has yet. */
-export function openQuestions(arrival: Arrival, table: Table): OpenQuestion[] {
-  const certain = {
-    dateOrder: table.remembered || table.dateOrderCertain,
-    decimalMark: table.remembered || table.decimalMarkCertain,
-    sign: table.remembered || table.signCertain,
-    leaveOutOthers: table.otherCount === 0 || table.layout.leaveOutOthers === true,
-  }
-  return QUESTIONS.filter((q) => !certain[q] && !arrival.answered.includes(q))
-}
-
-/**
- * The layout after a change by the person. What is still open is left out, so that it is found out again from the
- * columns as they are read then; where other rows or cells are read than before, everything is.
- */
-export function relaid(arrival: Arrival, table: Table, to: Partial<Layout>): Pick<Arrival, 'layout' | 'answered'> {
-  if ('headerLine' in to || 'separator' in to || 'encoding' in to) {
-    const { encoding, separator, headerLine } = { ...table.layout, ...to }
-    return { layout: { encoding, separator, headerLine, meanings: [] }, answered: [] }
-  }
-  const known = QUESTIONS.filter(
-    (q) => arrival.answered.includes(q) || q in to || (table.remembered && q !== 'leaveOutOthers'),
-  )
-  const left = openQuestions(arrival, table).filter((q) => !known.includes(q))
-  const layout = { ...table.layout, ...to }
-  for (const question of left) layout[question] = undefined
-  return { layout, answered: known }
 }
 
 /** The files on their way in, each read again whenever something about it is settled. */

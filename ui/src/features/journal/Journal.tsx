@@ -1,8 +1,10 @@
 import { keepPreviousData, useInfiniteQuery, usePrefetchQuery, useQuery } from '@tanstack/react-query'
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
 import { api, data, type Schemas } from '@/api/client'
 import { useCommands } from '@/app/commands'
 import { MayChange } from '@/app/MayChange'
+import { useScopeSearch } from '@/app/scope'
 import { FileInput } from '@/features/attachments/AttachmentStrip'
 import { type Beside, ReceiptsBeside } from '@/features/attachments/ReceiptsBeside'
 import { useAttach, useAttachments, usePasted } from '@/features/attachments/useAttachments'
@@ -53,6 +55,8 @@ export function Journal() {
   const { attach } = useAttach({ entryId: only?.id })
   usePasted((files) => void attach(files))
   const file = useRef<HTMLInputElement>(null)
+  const navigate = useNavigate()
+  const search = useScopeSearch()
   const [asking, setAsking] = useState<'arrange' | 'views' | 'day' | 'templates'>()
   const close = () => setAsking(undefined)
   function closeEntry() {
@@ -89,6 +93,13 @@ export function Journal() {
       label: 'Receipts that wait',
       strip: 'receipts',
       run: () => setBeside(beside === 'waiting' ? undefined : 'waiting'),
+    },
+    {
+      keys: ['i'],
+      label: 'Take in a sheet of entries',
+      changes: true,
+      strip: 'sheet',
+      run: () => navigate(`/journal/sheet${search}`),
     },
     { keys: ['o'], label: 'Columns and order', run: () => setAsking('arrange') },
   ])

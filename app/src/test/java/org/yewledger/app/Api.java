@@ -101,6 +101,14 @@ public final class Api {
     return perform(builder);
   }
 
+  /** Uploads a file with what is asked of it. */
+  public Answer uploadAsked(String path, String fileName, byte[] content, String asked) {
+    MockMultipartHttpServletRequestBuilder builder = multipart(URI.create(path));
+    builder.file(new MockMultipartFile("file", fileName, "application/octet-stream", content));
+    builder.file(part("asked", asked));
+    return perform(builder);
+  }
+
   /** Takes a file in for one account; the answer is that of its one batch. */
   public Answer takeIn(
       UUID account, String fileName, byte[] content, String layout, boolean makeStatement) {

@@ -29,6 +29,7 @@ public class EveryViewTest extends BrowserTest {
           "/reconcile",
           "/close",
           "/journal?month=2026-08",
+          "/journal/sheet",
           "/rules",
           "/chart",
           "/chart/opening",

@@ -8,6 +8,7 @@ import java.nio.charset.CoderResult;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.yewledger.core.Refusal;
 
 /**
  * Bytes to text, strictly: a byte that does not belong is an error with its line, never a question
@@ -37,6 +38,19 @@ public final class TextDecoding {
   private static final int LOOKED_AT = 4096;
 
   private TextDecoding() {}
+
+  /**
+   * The encoding that a person has chosen.
+   *
+   * @throws Refusal {@code unknown-encoding}
+   */
+  public static Charset named(String name) {
+    return ENCODINGS.stream()
+        .filter(c -> c.name().equalsIgnoreCase(name))
+        .findFirst()
+        .orElseThrow(() ->
+            Refusal.ofField("unknown-encoding", "encoding", "Files are not read as " + name + "."));
+  }
 
   /**
    * @param why how the encoding is known, for the message, such as "the header says"

@@ -1,10 +1,8 @@
 package org.yewledger.app.gather;
 
-import java.nio.charset.Charset;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.core.Refusal;
 import org.yewledger.formats.TextDecoding;
 import org.yewledger.formats.table.Table;
 import org.yewledger.formats.table.TableLayout;
@@ -46,7 +44,7 @@ record LayoutJson(
   /** How the file is cut into cells. */
   TableReading reading() {
     return new TableReading(
-        encoding == null ? null : charset(encoding),
+        encoding == null ? null : TextDecoding.named(encoding),
         separator == null || separator.isEmpty() ? null : separator.charAt(0),
         headerLine);
   }
@@ -59,13 +57,5 @@ record LayoutJson(
         Objects.requireNonNullElse(dateOrder, detected.dateOrder()),
         Objects.requireNonNullElse(decimalMark, detected.decimalMark()),
         Objects.requireNonNullElse(sign, detected.sign()));
-  }
-
-  private static Charset charset(String name) {
-    return TextDecoding.ENCODINGS.stream()
-        .filter(c -> c.name().equalsIgnoreCase(name))
-        .findFirst()
-        .orElseThrow(() ->
-            Refusal.ofField("unknown-encoding", "encoding", "Files are not read as " + name + "."));
   }
 }

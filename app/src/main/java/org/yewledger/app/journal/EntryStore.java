@@ -86,6 +86,8 @@ public class EntryStore {
     if (entries.isEmpty()) {
       return List.of();
     }
+    // An account may have been made for them just now.
+    entities.flush();
     holdMonths(
         entries.stream()
             .flatMap(e -> e.postings().stream().map(p -> month(p.account().id(), e.date())))

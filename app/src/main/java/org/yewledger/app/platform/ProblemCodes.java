@@ -180,6 +180,7 @@ public final class ProblemCodes {
           "not-found",
           "not-left-out",
           "not-like-a-schedule",
+          "not-of-the-sheet",
           "not-registered",
           "not-settled-here",
           "not-the-same",
@@ -276,6 +277,13 @@ public final class ProblemCodes {
           "setup-unfinished",
           "several-categories",
           "shares-unreadable",
+          "sheet-alike-open",
+          "sheet-currency",
+          "sheet-day",
+          "sheet-name-open",
+          "sheet-tax-unknown",
+          "sheet-text-too-long",
+          "sheet-too-long",
           "sign-in-failed",
           "sign-in-paused",
           "span-backwards",
@@ -343,8 +351,7 @@ public final class ProblemCodes {
           "write-down-months",
           "year-not-in-itself",
           "year-reversed",
-          "zero-payment",
-          "zero-posting");
+          "zero-payment");
 
   private ProblemCodes() {}
 }

@@ -43,7 +43,8 @@ class Security {
     "/api/rules/trial",
     "/api/rules/beginning",
     "/api/flows",
-    "/api/books/*/chart-table/check"
+    "/api/books/*/chart-table/check",
+    "/api/entry-sheet/preview"
   };
 
   @Bean

@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.core.money.CurrencySign;
 import org.yewledger.formats.table.TableLayout.DecimalMark;
 
 /**
@@ -146,13 +147,6 @@ record AmountText(String digits, boolean isNegative, String currency) {
 
   /** Whether the sign or code beside the amount may mean this currency. */
   boolean mayBeIn(CurrencyUnit unit) {
-    return switch (currency) {
-      case "" -> true;
-      case "\u20ac" -> unit.getCode().equals("EUR");
-      case "\u00a5" -> unit.getCode().equals("JPY") || unit.getCode().equals("CNY");
-      case "$" -> unit.getCode().endsWith("D") || unit.getSymbol().contains("$");
-      case "\u00a3" -> !unit.getCode().equals("EUR") && !unit.getCode().endsWith("D");
-      default -> currency.length() == 1 || currency.equals(unit.getCode());
-    };
+    return CurrencySign.mayMean(currency, unit);
   }
 }

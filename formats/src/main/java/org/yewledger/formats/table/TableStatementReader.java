@@ -1,11 +1,9 @@
 package org.yewledger.formats.table;
 
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -18,11 +16,9 @@ import org.yewledger.core.gather.BankStatement.Balance;
 import org.yewledger.core.gather.Discrepancy;
 import org.yewledger.core.gather.RunningBalance;
 import org.yewledger.core.money.Amount;
-import org.yewledger.core.money.Decimals;
 import org.yewledger.formats.DecimalText;
 import org.yewledger.formats.Excerpt;
 import org.yewledger.formats.UnreadableFile;
-import org.yewledger.formats.table.TableLayout.DecimalMark;
 import org.yewledger.formats.table.TableLayout.Meaning;
 import org.yewledger.formats.table.TableLayout.Sign;
 
@@ -31,11 +27,13 @@ public final class TableStatementReader {
   private final Table table;
   private final TableLayout layout;
   private final CurrencyUnit currency;
+  private final WrittenCells cells;
 
   private TableStatementReader(Table table, TableLayout layout, CurrencyUnit currency) {
     this.table = table;
     this.layout = layout;
     this.currency = currency;
+    this.cells = new WrittenCells(table.header(), layout.dateOrder(), layout.decimalMark());
   }
 
   /**
@@ -211,50 +209,16 @@ public final class TableStatementReader {
           columnName(meaning),
           "%s is not in %s, the currency of the account.".formatted(Excerpt.of(cell), currency));
     }
-    Optional<BigDecimal> number =
-        amount
-            .map(a -> a.plain(layout.decimalMark()))
-            .flatMap(Decimals::read)
-            .map(AmountCells::withoutNoise);
-    if (number.isEmpty()) {
-      throw UnreadableFile.at(row.line(), columnName(meaning), whyNoAmount(cell));
-    }
-    return DecimalText.toMinor(number.get(), cell, currency, row.line(), columnName(meaning));
-  }
-
-  private String whyNoAmount(String cell) {
-    if (cell.isEmpty()) {
-      return "the amount is missing.";
-    }
-    if (CellKinds.isError(cell)) {
-      return "the spreadsheet shows the error %s here. Mend the cell there and save the file again."
-          .formatted(Excerpt.of(cell));
-    }
-    return "%s is not an amount with a decimal %s."
-        .formatted(Excerpt.of(cell), layout.decimalMark() == DecimalMark.COMMA ? "comma" : "point");
+    return DecimalText.toMinor(
+        cells.number(row, layout.indexOf(meaning)),
+        cell,
+        currency,
+        row.line(),
+        columnName(meaning));
   }
 
   private LocalDate date(Table.Row row, Meaning meaning) {
-    String cell = text(row, meaning);
-    LocalDate date = DateOrders.date(cell, layout.dateOrder());
-    if (date != null) {
-      return date;
-    }
-    String reason;
-    if (cell.isEmpty()) {
-      reason = "the date is missing.";
-    } else if (CellKinds.isError(cell)) {
-      reason =
-          "the spreadsheet shows the error %s here. Mend the cell there and save the file again."
-              .formatted(Excerpt.of(cell));
-    } else if (!CellKinds.isDate(cell)) {
-      reason = Excerpt.of(cell) + " is not a date.";
-    } else {
-      String order = layout.dateOrder().name().toLowerCase(Locale.ROOT).replace('_', ' ');
-      reason =
-          "%s is not a day of the calendar in the order %s.".formatted(Excerpt.of(cell), order);
-    }
-    throw UnreadableFile.at(row.line(), columnName(meaning), reason);
+    return cells.date(row, layout.indexOf(meaning));
   }
 
   private void requireOwnCurrency(Table.Row row) {

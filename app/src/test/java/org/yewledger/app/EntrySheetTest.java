@@ -1,0 +1,188 @@
+package org.yewledger.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+import org.yewledger.app.platform.Role;
+import tools.jackson.databind.JsonNode;
+
+/** A person's own sheet of entries: mapped, previewed, and taken in whole or not at all. */
+public class EntrySheetTest extends AppTest {
+  private static final String SHEET =
+      """
+      Date,Shop,Amount,Category,Paid from,Note,Tags
+      2026-08-03,Corner Shop,-12.50,Groceries,%1$s,feast,"a, b"
+      2026-08-04,Baker,-3.00,Bread & Cakes,%1$s,,
+      2026-08-05,Mill,-4.00,bread &  cakes,%1$s,,
+      2026-08-28,Marram Council,900.00,Pay,%1$s,,
+      """;
+  private static final String SAID =
+      "{\"side\":\"CATEGORY\",\"name\":\"Bread & Cakes\",\"make\":\"EXPENSE\"}";
+
+  private Household h;
+
+  @BeforeMethod
+  void found() {
+    h = found("sheet");
+  }
+
+  private String sheet() {
+    return SHEET.formatted(h.current().name());
+  }
+
+  private String asked(String names, String more) {
+    return "{\"bookId\":\"%s\",\"names\":[%s]%s}".formatted(h.current().bookId(), names, more);
+  }
+
+  private Api.Answer preview(String sheet, String asked) {
+    return h.api()
+        .uploadAsked(
+            "/api/entry-sheet/preview", "past.csv", sheet.getBytes(StandardCharsets.UTF_8), asked);
+  }
+
+  private Api.Answer takeIn(Api api, String sheet, String asked) {
+    return api.uploadAsked(
+        "/api/entry-sheet", "past.csv", sheet.getBytes(StandardCharsets.UTF_8), asked);
+  }
+
+  private List<String> entries() {
+    var entries = new ArrayList<String>();
+    for (JsonNode e : h.api().get("/api/entries?order=no").json().path("entries")) {
+      entries.add(
+          "%s %s %s %s>%s"
+              .formatted(
+                  e.path("date").asString(),
+                  e.path("payee").asString(),
+                  e.path("amount").asString(),
+                  e.path("from").asString(),
+                  e.path("to").asString()));
+    }
+    return entries;
+  }
+
+  private String problem(Api.Answer answer) {
+    return answer.json().path("type").asString().replaceFirst(".*:", "");
+  }
+
+  @Test
+  public void itIsPreviewedAndNothingIsKept() {
+    int before = entries().size();
+    JsonNode open = preview(sheet(), asked("", "")).json();
+    assertEquals(open.path("entryCount").asInt(), 2);
+    JsonNode name = open.path("names").get(2);
+    assertEquals(name.path("name").asString(), "Bread & Cakes");
+    assertEquals(name.path("rows").asInt(), 2);
+    assertFalse(name.path("known").asBoolean());
+
+    JsonNode all = preview(sheet(), asked(SAID, "")).json();
+    assertEquals(all.path("entryCount").asInt(), 4);
+    assertEquals(all.path("problemCount").asInt(), 0);
+    assertEquals(all.at("/totals/0/in").asString(), "900.00");
+    assertEquals(all.at("/totals/0/out").asString(), "-19.50");
+    assertEquals(all.at("/totals/0/sum").asString(), "880.50");
+    assertEquals(all.at("/entries/1/category").asString(), "Bread & Cakes");
+    assertEquals(entries().size(), before);
+  }
+
+  @Test
+  public void itIsTakenInAsOneActAndTakenBackAsOne() {
+    List<String> before = entries();
+    JsonNode taken = takeIn(h.api(), sheet(), asked(SAID, "")).json();
+    assertEquals(taken.path("entries").asInt(), 4, taken.toString());
+    assertEquals(taken.path("categories").asInt(), 1);
+    String current = h.current().name();
+    List<String> added = new ArrayList<>(entries());
+    added.removeAll(before);
+    added.sort(String::compareTo);
+    assertEquals(
+        added,
+        List.of(
+            "2026-08-03 Corner Shop -12.50 %s>Groceries".formatted(current),
+            "2026-08-04 Baker -3.00 %s>Bread & Cakes".formatted(current),
+            "2026-08-05 Mill -4.00 %s>Bread & Cakes".formatted(current),
+            "2026-08-28 Marram Council 900.00 %s>%s".formatted(h.pay().name(), current)));
+    String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
+    assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
+    assertEquals(entries(), before);
+    assertTrue(
+        preview(sheet(), asked("", "")).json().at("/names/2/accountId").isMissingNode(),
+        "the category went with its entries");
+  }
+
+  @Test
+  public void withOneBadRowNothingComes() {
+    List<String> before = entries();
+    String bad = sheet() + "2026-08-30,Shop,-1.005,Groceries,%s,,\n".formatted(h.current().name());
+    JsonNode preview = preview(bad, asked(SAID, "")).json();
+    assertEquals(preview.path("problemCount").asInt(), 1);
+    assertEquals(preview.at("/problems/0/line").asInt(), 6);
+    Api.Answer refused = takeIn(h.api(), bad, asked(SAID, ""));
+    assertEquals(refused.status(), 422);
+    assertEquals(refused.json().at("/rows/0/line").asInt(), 6, refused.json().toString());
+    assertEquals(entries(), before);
+    assertFalse(
+        preview(sheet(), asked("", "")).json().at("/names/2/known").asBoolean(),
+        "no category was left behind");
+  }
+
+  @Test
+  public void whatIsOpenIsRefusedByItsName() {
+    assertEquals(problem(takeIn(h.api(), sheet(), asked("", ""))), "sheet-name-open");
+    String dates = sheet().replace("2026-08-0", "0").replace("2026-08-28", "08/08/2026");
+    dates = dates.replaceAll("\n0(\\d)", "\n0$1/08/2026");
+    assertEquals(problem(takeIn(h.api(), dates, asked(SAID, ""))), "layout-open");
+    String plain = sheet().replace(",-", ",");
+    assertEquals(problem(takeIn(h.api(), plain, asked(SAID, ""))), "layout-open");
+    String total = sheet() + "Total,,880.50,,,,\n";
+    assertTrue(takeIn(h.api(), total, asked(SAID, "")).json().toString().contains("no entry"));
+  }
+
+  @Test
+  public void bySignOfItsCategoryASheetWithoutSignsIsRead() {
+    String plain = sheet().replace(",-", ",");
+    String layout =
+        ",\"layout\":{\"meanings\":[],\"sign\":\"BY_CATEGORY\",\"leaveOutOthers\":false}";
+    JsonNode read = preview(plain, asked(SAID, layout)).json();
+    assertEquals(read.at("/totals/0/sum").asString(), "880.50", read.toString());
+  }
+
+  @Test
+  public void whatMayBeThereIsAskedForAndLeftOut() {
+    takeIn(h.api(), sheet(), asked(SAID, ""));
+    List<String> once = entries();
+    assertEquals(preview(sheet(), asked("", "")).json().path("alikeCount").asInt(), 4);
+    assertEquals(problem(takeIn(h.api(), sheet(), asked("", ""))), "sheet-alike-open");
+    JsonNode left =
+        takeIn(
+                h.api(),
+                sheet() + "2026-08-29,Kiosk,-2.00,Groceries,%s,,\n".formatted(h.current().name()),
+                asked("", ",\"alike\":\"LEAVE_OUT\""))
+            .json();
+    assertEquals(left.path("leftOut").asInt(), 4, left.toString());
+    assertEquals(left.path("entries").asInt(), 1);
+    assertEquals(entries().size(), once.size() + 1);
+    JsonNode again = takeIn(h.api(), sheet(), asked("", ",\"alike\":\"TAKE_IN\"")).json();
+    assertEquals(again.path("entries").asInt(), 4);
+  }
+
+  @Test
+  public void aLookerTakesNothingIn() {
+    Api looker = new Api(mvc, as(h, Role.READER));
+    assertEquals(takeIn(looker, sheet(), asked(SAID, "")).status(), 403);
+  }
+
+  @Test
+  public void anAccountOfAnotherHouseholdIsNotThere() {
+    Household other = found("others");
+    String said =
+        "{\"side\":\"CATEGORY\",\"name\":\"Bread & Cakes\",\"accountId\":\"%s\"}"
+            .formatted(other.groceries().id());
+    assertEquals(takeIn(h.api(), sheet(), asked(said, "")).status(), 404);
+  }
+}
