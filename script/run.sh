@@ -114,6 +114,7 @@ start_app() { # PORT BANK_PORT
   [ -f "$yew_dir/app/yew.aot" ] && quick="-XX:AOTCache=$yew_dir/app/yew.aot"
   cd "$yew_dir/app"
   YEW_BACKUP_FOLDER=${YEW_BACKUP_FOLDER:-$yew_dir/backups} YEW_PG_DUMP=$pg_bin/pg_dump \
+    YEW_EXPORT_FOLDER=${YEW_EXPORT_FOLDER:-$yew_dir/exports} \
     YEW_DEMO=true YEW_PORT=$1 YEW_BANK_URL=http://127.0.0.1:$2 "$JAVA_HOME/bin/java" $quick -Xmx640m -jar yew.jar >"$yew_dir/app.log" 2>&1 &
   app_pid=$!
   echo "$app_pid" >"$yew_dir/app.pid"

@@ -333,7 +333,7 @@ export interface paths {
          * The file as it came.
          * @description The file as it came.
          */
-        get: operations["file"];
+        get: operations["file_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1344,6 +1344,114 @@ export interface paths {
          * @description Says what a sheet of entries would bring, row by row, and what has to be said first.
          */
         post: operations["previewSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The saved exports, when they were written, and the columns that exports can have.
+         * @description The saved exports, when they were written, and the columns that exports can have.
+         */
+        get: operations["exports"];
+        put?: never;
+        /**
+         * Saves an export.
+         * @description Saves an export.
+         */
+        post: operations["saveExport"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Says what an export would hold: its last rows.
+         * @description Says what an export would hold: its last rows.
+         */
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Changes a saved export.
+         * @description Changes a saved export.
+         */
+        put: operations["changeExport"];
+        post?: never;
+        /**
+         * Gives a saved export up; a file that it has written stays.
+         * @description Gives a saved export up; a file that it has written stays.
+         */
+        delete: operations["giveUpExport"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What a saved export holds at this moment, as a file; a token that may read fetches it.
+         * @description What a saved export holds at this moment, as a file; a token that may read fetches it.
+         */
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/{id}/write": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Writes an export into its file now.
+         * @description Writes an export into its file now.
+         */
+        post: operations["write"];
         delete?: never;
         options?: never;
         head?: never;
@@ -6142,6 +6250,108 @@ export interface components {
             entryId: string;
             /** Format: int32 */
             version: number;
+        };
+        /** @description The columns that a kind of rows can have. */
+        ExportChoiceJson: {
+            columns: components["schemas"]["ExportColumnJson"][];
+            /** @enum {string} */
+            of: "ENTRIES" | "POSTINGS" | "LINES";
+        };
+        /** @description A column, and what it is called in the file. */
+        ExportColumnJson: {
+            /** @enum {string} */
+            column: "ID" | "DATE" | "VALUE_DATE" | "PAYEE" | "FROM" | "TO" | "ACCOUNT" | "CLASS" | "AMOUNT" | "CURRENCY" | "DEBIT" | "CREDIT" | "TAX" | "NOTE" | "TEXT" | "REFERENCE" | "METHOD" | "TAGS" | "STATE" | "BOOK";
+            /** @description as a person wants it */
+            title: string;
+        };
+        /** @description A file that an export is written into by itself. */
+        ExportDeliveryJson: {
+            /** Format: time-local */
+            at: string;
+            /** @enum {string} */
+            every: "DAY" | "WEEK" | "MONTH";
+            /** @description its name in the household's folder for exports */
+            file: string;
+            /** @enum {string} */
+            mode: "REPLACE" | "APPEND";
+            /**
+             * Format: int32
+             * @description the day of the week from 1 for Monday, or of the month; no matter where it is each
+             *          day
+             */
+            on: number;
+            /** @description an IANA time zone, such as Europe/Amsterdam */
+            zone: string;
+        };
+        /** @description A saved export. */
+        ExportKeptJson: {
+            /** Format: uuid */
+            id: string;
+            /**
+             * Format: date-time
+             * @description when it is written next; null if it is only fetched
+             */
+            nextAt?: string;
+            /** @description why nothing was written then */
+            problem?: string;
+            /**
+             * Format: date-time
+             * @description when it was written last, or was to be
+             */
+            ranAt?: string;
+            /**
+             * Format: int32
+             * @description how many rows were written then
+             */
+            rows?: number;
+            /**
+             * Format: int32
+             * @description to be sent back when it is changed
+             */
+            version: number;
+            wanted: components["schemas"]["ExportWantedJson"];
+        };
+        /** @description The last rows of what an export would be, as CSV has them. */
+        ExportLookJson: {
+            text: string;
+        };
+        /** @description An export as a person wants it. */
+        ExportWantedJson: {
+            /**
+             * Format: uuid
+             * @description the account whose bank lines they are; null for all
+             */
+            accountId?: string;
+            /** Format: uuid */
+            bookId?: string;
+            /** @description none for OFX and camt.053 */
+            columns: components["schemas"]["ExportColumnJson"][];
+            /** @enum {string} */
+            dayForm: "ISO" | "DOTS" | "DAY_FIRST" | "MONTH_FIRST";
+            /** @enum {string} */
+            days: "EVERYTHING" | "THIS_MONTH" | "LAST_MONTH" | "LAST_90_DAYS" | "THIS_YEAR" | "LAST_YEAR";
+            decimalComma: boolean;
+            /** @description null if it is only fetched */
+            delivery?: components["schemas"]["ExportDeliveryJson"];
+            /** @description a query as the journal takes it; of bank lines, words in them */
+            filter: string;
+            /** @enum {string} */
+            format: "CSV" | "XLSX" | "JSON" | "OFX" | "CAMT";
+            name: string;
+            /** @enum {string} */
+            of: "ENTRIES" | "POSTINGS" | "LINES";
+        };
+        /** @description How many rows were written. */
+        ExportWrittenJson: {
+            /** Format: int32 */
+            rows: number;
+        };
+        /** @description All saved exports, and what others may be. */
+        ExportsJson: {
+            choices: components["schemas"]["ExportChoiceJson"][];
+            exports: components["schemas"]["ExportKeptJson"][];
+            /** @description where they can be written on the machine; null if nowhere */
+            folder?: string;
         };
         /** @description What could be paid besides. */
         ExtraPaymentJson: {
@@ -11271,7 +11481,7 @@ export interface operations {
             };
         };
     };
-    file: {
+    file_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -12721,6 +12931,166 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetPreviewJson"];
+                };
+            };
+        };
+    };
+    exports: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportsJson"];
+                };
+            };
+        };
+    };
+    saveExport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExportWantedJson"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExportWantedJson"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportLookJson"];
+                };
+            };
+        };
+    };
+    changeExport: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExportWantedJson"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    giveUpExport: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportWrittenJson"];
                 };
             };
         };

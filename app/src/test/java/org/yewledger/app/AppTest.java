@@ -38,7 +38,7 @@ import org.yewledger.core.money.ExchangeRates;
 import tools.jackson.databind.JsonNode;
 
 /** A test of the application on a real PostgreSQL; each class founds households of its own. */
-@SpringBootTest(properties = "yew.jobs=false")
+@SpringBootTest(properties = {"yew.jobs=false", "yew.exports.folder=target/exports"})
 @AutoConfigureMockMvc
 public abstract class AppTest extends AbstractTestNGSpringContextTests {
   protected static final LocalDate OPENS = LocalDate.of(2026, 8, 1);

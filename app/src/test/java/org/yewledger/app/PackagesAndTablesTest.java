@@ -45,6 +45,7 @@ public class PackagesAndTablesTest extends AppTest {
                   + " entry_template"),
           Map.entry("rules", "rule rule_account"),
           Map.entry("report", "kept_report"),
+          Map.entry("export", "kept_export export_run"),
           Map.entry(
               "plan",
               "budget budget_month profit_goal balance_goal division_template division_template_part purpose_category purpose_taking taken_spending"),

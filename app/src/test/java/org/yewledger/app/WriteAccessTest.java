@@ -44,7 +44,8 @@ public class WriteAccessTest extends AppTest {
           "POST /api/rules/beginning",
           "POST /api/flows",
           "POST /api/books/{id}/chart-table/check",
-          "POST /api/entry-sheet/preview");
+          "POST /api/entry-sheet/preview",
+          "POST /api/exports/preview");
 
   /** One's own password, sessions and households: a reader's too. */
   private static final String PERSONAL = "/api/session";

@@ -56,10 +56,9 @@ public class EntrySheetTest extends BrowserTest {
     button(page, "Leave it out").click();
 
     assertThat(page.getByRole(AriaRole.TABLE, table("What comes to each account")))
-        .containsText("-7.40");
+        .containsText("−7.40");
     assertThat(page.getByRole(AriaRole.ROW).filter(hasText("Finch Ferry")))
         .containsText("Purse › Days out");
-    // Half a sheet is kept for the tab, as everything that is typed.
     button(page, "Take in 3 entries").click();
     assertThat(page.getByText("3 entries came from past.csv, with 2 new categories")).isVisible();
     assertThat(page.getByText("Finch Ferry").first()).isVisible();

@@ -6,16 +6,10 @@ import java.io.OutputStream;
 import java.io.Reader;
 import java.io.StringReader;
 import java.io.StringWriter;
-import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
-import java.nio.file.attribute.FileAttribute;
-import java.nio.file.attribute.PosixFilePermission;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -23,11 +17,11 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.HexFormat;
 import java.util.Properties;
-import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import org.jspecify.annotations.Nullable;
+import org.yewledger.app.platform.WholeFile;
 
 /**
  * A backup: a ZIP file of two entries. {@code books.dump} is the whole database in pg_dump's custom
@@ -40,10 +34,6 @@ final class BackupFile {
   private static final String ABOUT = "backup.properties";
   private static final String DUMP = "books.dump";
   private static final int MOST_ABOUT = 10_000;
-
-  /** It holds the books of everybody. */
-  private static final FileAttribute<Set<PosixFilePermission>> ONLY_THE_OWNERS =
-      PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------"));
 
   /**
    * What a backup says of itself.
@@ -86,31 +76,23 @@ final class BackupFile {
    */
   static About write(Path file, Path dump, Instant made, int migration, long entries)
       throws BackupRefused, IOException {
-    Path begun = file.resolveSibling(file.getFileName() + ".part");
     About about =
         new About(FORMAT, made, migration, entries, copied(dump, OutputStream.nullOutputStream()));
     try {
-      Files.deleteIfExists(begun);
-      Files.createFile(begun, ONLY_THE_OWNERS);
-      try (var zip = new ZipOutputStream(Files.newOutputStream(begun))) {
-        // What pg_dump writes is compressed already.
-        zip.setLevel(0);
-        zip.putNextEntry(new ZipEntry(ABOUT));
-        zip.write(about.text().getBytes(StandardCharsets.UTF_8));
-        zip.putNextEntry(new ZipEntry(DUMP));
-        Files.copy(dump, zip);
-      }
-      try (FileChannel written = FileChannel.open(begun, StandardOpenOption.WRITE)) {
-        written.force(true);
-      }
-      if (Files.exists(file)) {
-        throw new FileAlreadyExistsException(file.toString());
-      }
-      Files.move(begun, file, StandardCopyOption.ATOMIC_MOVE);
+      return WholeFile.write(file, begun -> zipped(begun, about, dump), WholeFile.ONLY_THE_OWNERS);
     } catch (FileAlreadyExistsException there) {
       throw new BackupRefused("%s is there already. Choose another name.".formatted(file), there);
-    } finally {
-      Files.deleteIfExists(begun);
+    }
+  }
+
+  private static About zipped(Path begun, About about, Path dump) throws IOException {
+    try (var zip = new ZipOutputStream(Files.newOutputStream(begun))) {
+      // What pg_dump writes is compressed already.
+      zip.setLevel(0);
+      zip.putNextEntry(new ZipEntry(ABOUT));
+      zip.write(about.text().getBytes(StandardCharsets.UTF_8));
+      zip.putNextEntry(new ZipEntry(DUMP));
+      Files.copy(dump, zip);
     }
     return about;
   }

@@ -6,8 +6,6 @@ import java.io.PrintStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -19,6 +17,7 @@ import org.yewledger.app.household.HouseholdFounding;
 import org.yewledger.app.platform.Ids;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.app.platform.WholeFile;
 import org.yewledger.core.Refusal;
 import org.yewledger.formats.UnreadableFile;
 
@@ -89,18 +88,10 @@ public class DataPackageCommands {
       throw new NotDone("%s is there already. Choose another name.".formatted(file));
     }
     SignedIn owner = owner(email, household);
-    Path begun = file.resolveSibling(file.getFileName() + ".part");
-    try {
-      Files.deleteIfExists(begun);
-      Files.createFile(
-          begun,
-          PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
-      String name = SignedIn.as(owner, () -> written(begun));
-      Files.move(begun, file, StandardCopyOption.ATOMIC_MOVE);
-      out.printf("%s holds %s.%n", file, name);
-    } finally {
-      Files.deleteIfExists(begun);
-    }
+    String name =
+        WholeFile.write(
+            file, begun -> SignedIn.as(owner, () -> written(begun)), WholeFile.ONLY_THE_OWNERS);
+    out.printf("%s holds %s.%n", file, name);
   }
 
   private String written(Path file) {

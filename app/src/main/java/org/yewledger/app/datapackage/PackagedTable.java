@@ -79,6 +79,7 @@ record PackagedTable(String name, String title, String order, Set<String> later)
           new PackagedTable("entry_template", "Entries kept as templates", "id"),
           new PackagedTable("journal_view", "Kept views of the journal", "id"),
           new PackagedTable("kept_report", "Kept reports", "id"),
+          new PackagedTable("kept_export", "Saved exports", "id"),
           new PackagedTable("attachment", "Attachments; each file is attachments/SHA-256", "id"));
 
   /** Taken in last of all: nothing changes in a closed month. */

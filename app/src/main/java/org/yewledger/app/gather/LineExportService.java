@@ -27,9 +27,9 @@ import org.yewledger.formats.table.CsvStatementWriter;
 
 /** The bank lines of an account as a statement file, so that what is held here can leave. */
 @Service
-class LineExportService {
+public class LineExportService {
   /** The formats that are written. */
-  enum ExportFormat {
+  public enum ExportFormat {
     OFX("ofx", "application/x-ofx"),
     CAMT("xml", "application/xml"),
     CSV("csv", "text/csv;charset=UTF-8");
@@ -47,7 +47,7 @@ class LineExportService {
     }
   }
 
-  record Exported(String fileName, byte[] content) {}
+  public record Exported(String fileName, byte[] content) {}
 
   private final EntityManager entities;
   private final ChartService charts;
@@ -64,7 +64,7 @@ class LineExportService {
    * what the account opened with and its bank lines.
    */
   @Transactional(readOnly = true)
-  Exported export(
+  public Exported export(
       UUID accountId, ExportFormat format, @Nullable LocalDate from, @Nullable LocalDate to) {
     Chart chart = charts.chart();
     Account account = chart.account(accountId);

@@ -9,8 +9,8 @@ import org.springframework.http.ResponseEntity;
 
 /** A file that the application makes, as an answer for the browser to keep. */
 public final class Download {
-  private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
-  private static final MediaType WORKBOOK =
+  public static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
+  public static final MediaType WORKBOOK =
       MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
 
   private Download() {}

@@ -44,7 +44,8 @@ class Security {
     "/api/rules/beginning",
     "/api/flows",
     "/api/books/*/chart-table/check",
-    "/api/entry-sheet/preview"
+    "/api/entry-sheet/preview",
+    "/api/exports/preview"
   };
 
   @Bean

@@ -61,6 +61,11 @@ public final class Walls {
               "account-planned",
               "A budget still names the account. Take its plan out first."),
           wall(
+              "kept_export_household_id_account_id_fkey",
+              "account-used",
+              "A saved export is of the account. Change the export first."),
+          wall("kept_export_name", "name-taken", "There is an export of that name already."),
+          wall(
               "schedule_household_id_account_id_fkey",
               "account-planned",
               "A schedule pays from the account. End the schedule first."),

@@ -7,10 +7,12 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -42,6 +44,9 @@ import org.yewledger.app.platform.SignedIn;
 @Order(Ordered.HIGHEST_PRECEDENCE + 100)
 class ProgramRequests extends OncePerRequestFilter {
   private static final String BEARER = "Bearer ";
+
+  /** For spreadsheets, which ask for a name and a password only: the token is the password. */
+  private static final String BASIC = "Basic ";
 
   /** Nothing about oneself, nor what only a person does: a token makes no tokens. */
   private static final String OF_PEOPLE = "/api/session";
@@ -95,14 +100,14 @@ class ProgramRequests extends OncePerRequestFilter {
   @Override
   protected boolean shouldNotFilter(HttpServletRequest request) {
     String sent = request.getHeader(HttpHeaders.AUTHORIZATION);
-    return sent == null || !sent.regionMatches(true, 0, BEARER, 0, BEARER.length());
+    return sent == null || !begins(sent, BEARER) && !begins(sent, BASIC);
   }
 
   @Override
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
-    String token = request.getHeader(HttpHeaders.AUTHORIZATION).substring(BEARER.length()).strip();
+    String token = token(request.getHeader(HttpHeaders.AUTHORIZATION));
     Optional<Row> known = find(token).filter(row -> row.works(clock.instant()));
     if (known.isEmpty()) {
       PlainProblem.tell(
@@ -137,6 +142,24 @@ class ProgramRequests extends OncePerRequestFilter {
     letIn(row.person(), request, response);
     used(row);
     idempotent.carryOut(row.person(), row.id(), request, response, chain);
+  }
+
+  private static boolean begins(String sent, String scheme) {
+    return sent.regionMatches(true, 0, scheme, 0, scheme.length());
+  }
+
+  /** As RFC 6750 and RFC 7617 write it; empty if it cannot be read. */
+  private static String token(String sent) {
+    if (begins(sent, BEARER)) {
+      return sent.substring(BEARER.length()).strip();
+    }
+    try {
+      byte[] pair = Base64.getDecoder().decode(sent.substring(BASIC.length()).strip());
+      String text = new String(pair, StandardCharsets.UTF_8);
+      return text.substring(text.indexOf(':') + 1);
+    } catch (IllegalArgumentException e) {
+      return "";
+    }
   }
 
   private Optional<Row> find(String token) {
