@@ -28,6 +28,7 @@ import { Close } from './features/close/Close'
 import { BackFromBank } from './features/connections/BackFromBank'
 import { Connections } from './features/connections/Connections'
 import { Rates } from './features/currency/Rates'
+import { Exports } from './features/export/Exports'
 import { Gather } from './features/gather/Gather'
 import { Begin } from './features/household/Begin'
 import { Books } from './features/household/Books'
@@ -85,6 +86,7 @@ const router = createBrowserRouter([
           { path: '/currencies', element: <Rates /> },
           { path: '/people', element: <People /> },
           { path: '/you', element: <You /> },
+          { path: '/exports', element: <Exports /> },
           { path: '/api-document', element: <ApiPage /> },
           { path: '/rules', element: <Rules /> },
           { path: '/plan', element: <Budgets /> },

@@ -35,6 +35,7 @@ const OF_THE_HOUSEHOLD = [
   { to: '/currencies', label: 'Currencies' },
   { to: '/people', label: 'People' },
   { to: '/you', label: 'You' },
+  { to: '/exports', label: 'Exports' },
   { to: '/api-document', label: 'For programs' },
 ]
 

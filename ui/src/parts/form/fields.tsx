@@ -12,7 +12,7 @@ import { AmountInput, amountIn, NUMBER } from './AmountInput'
 import { DAY, DayInput } from './DayInput'
 import { Field } from './Field'
 import { useReader } from './Form'
-import { typedProblem } from './TypedInput'
+import { TypedInput, typedProblem } from './TypedInput'
 
 interface Named<T extends FieldValues = FieldValues> {
   name: Path<T>
@@ -56,6 +56,32 @@ export function DateField({ name, label, hint, className, needed, autoFocus }: N
           onBlur={field.onBlur}
           inputRef={field.ref}
           autoFocus={autoFocus}
+        />
+      )}
+    </Field>
+  )
+}
+
+const TIME: Kind = { of: 'time' }
+
+/** A time of day. */
+export function TimeField({ name, label, hint, className, needed }: Named) {
+  const { field, error } = useTyped(name, TIME, needed)
+  const reading = useReading(TIME, field.value)
+  return (
+    <Field label={label} hint={hint} error={error} className={className}>
+      {(ids) => (
+        <TypedInput
+          {...ids}
+          inputMode="numeric"
+          text={field.value}
+          onText={field.onChange}
+          onBlur={field.onBlur}
+          inputRef={field.ref}
+          kind={TIME}
+          reading={reading}
+          write={(value) => value}
+          inWords={() => ''}
         />
       )}
     </Field>

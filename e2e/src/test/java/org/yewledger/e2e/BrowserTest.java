@@ -51,6 +51,7 @@ import org.yewledger.bank.BankSimulator;
     webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
     properties = {
       "yew.demo=true",
+      "yew.exports.folder=target/exports",
       "management.server.port=0",
       "spring.datasource.url=${YEW_E2E_DB_URL}",
       "spring.flyway.url=${YEW_E2E_DB_URL}",

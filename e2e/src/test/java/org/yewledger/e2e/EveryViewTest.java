@@ -30,6 +30,7 @@ public class EveryViewTest extends BrowserTest {
           "/close",
           "/journal?month=2026-08",
           "/journal/sheet",
+          "/exports",
           "/rules",
           "/chart",
           "/chart/opening",
