@@ -1,7 +1,7 @@
 # ./yew test: everything that is checked, and one closing line. Sourced by ./yew.
 
 yew_test() {
-  need_tools postgresql chromium-headless-shell libheif-examples
+  need_tools postgresql chromium-headless-shell libheif-examples nginx-light
   rm -rf ./*/target/surefire-reports
   trap pg_stop EXIT
   pg_start test-db test
@@ -29,6 +29,7 @@ run_suites() {
   export_test_databases
   mvn -B -ntp -Dstyle.color=never -pl app surefire:test -Dtest=TenPeopleTest || suites=$?
   mvn -B -ntp -Dstyle.color=never -pl e2e surefire:test -Dtest=CrashTest || suites=$?
+  mvn -B -ntp -Dstyle.color=never -pl e2e surefire:test -Dtest=TwoInstancesTest || suites=$?
   [ "$suites" = 0 ] && [ "$browsing" = 0 ]
 }
 

@@ -28,6 +28,7 @@ is_there() {
   case $1 in
     postgresql) find_postgres ;;
     libheif-examples) [ -x /usr/bin/heif-convert ] ;;
+    nginx-light) [ -x /usr/sbin/nginx ] ;;
     chromium-headless-shell) [ -x /usr/bin/chromium-headless-shell ] ;;
   esac
 }

@@ -1,0 +1,57 @@
+package org.yewledger.e2e;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/** The application as people run it: the packaged one, as a process of its own. */
+final class YewProcess implements AutoCloseable {
+  private static final Path ROOT = Path.of("..");
+
+  private final Process process;
+
+  private YewProcess(Process process) {
+    this.process = process;
+  }
+
+  /**
+   * @param environment what it is told besides its port
+   * @param log below .yew
+   */
+  static YewProcess start(int port, Map<String, String> environment, String log)
+      throws IOException {
+    try (Stream<Path> built = Files.list(ROOT.resolve("app/target"))) {
+      Path jar = built.filter(p -> p.toString().endsWith("-exec.jar")).findFirst().orElseThrow();
+      var builder =
+          new ProcessBuilder(
+              ProcessHandle.current().info().command().orElseThrow(),
+              "-Xmx400m",
+              "-jar",
+              jar.toAbsolutePath().toString());
+      builder.environment().putAll(environment);
+      builder.environment().put("YEW_PORT", String.valueOf(port));
+      builder.redirectErrorStream(true);
+      builder.redirectOutput(ROOT.resolve(".yew").resolve(log).toFile());
+      return new YewProcess(builder.start());
+    }
+  }
+
+  static int freePort() throws IOException {
+    try (var free = new ServerSocket(0)) {
+      return free.getLocalPort();
+    }
+  }
+
+  /** As if the machine lost it: without a word. */
+  void kill() throws InterruptedException {
+    process.destroyForcibly().waitFor();
+  }
+
+  @Override
+  public void close() throws InterruptedException {
+    kill();
+  }
+}
