@@ -16,6 +16,7 @@ import org.postgresql.util.PSQLException;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.annotation.Import;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
 import org.springframework.test.web.servlet.MockMvc;
 import org.yewledger.app.act.Acts;
@@ -40,6 +41,7 @@ import tools.jackson.databind.JsonNode;
 /** A test of the application on a real PostgreSQL; each class founds households of its own. */
 @SpringBootTest(properties = {"yew.jobs=false", "yew.exports.folder=target/exports"})
 @AutoConfigureMockMvc
+@Import(QueriesNameTheirHousehold.class)
 public abstract class AppTest extends AbstractTestNGSpringContextTests {
   protected static final LocalDate OPENS = LocalDate.of(2026, 8, 1);
 

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.Map;
 import java.util.UUID;
 import org.hibernate.annotations.Immutable;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
@@ -26,7 +27,7 @@ import org.yewledger.core.gather.LineDetail;
 @SuppressWarnings("NullAway.Init")
 public class BankLineEntity {
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private UUID batchId;
   private UUID accountId;
   private LocalDate bookedOn;

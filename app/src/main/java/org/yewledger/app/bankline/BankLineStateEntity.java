@@ -9,6 +9,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
 
@@ -34,7 +35,7 @@ public class BankLineStateEntity {
   }
 
   @Id private UUID bankLineId;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private UUID accountId;
   private LocalDate bookedOn;
 

@@ -8,6 +8,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -25,7 +26,7 @@ import org.yewledger.core.money.Amount;
 @SuppressWarnings("NullAway.Init")
 public class BatchEntity {
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private long no;
   private UUID accountId;
   private String sourceName;

@@ -7,6 +7,7 @@ import jakarta.persistence.Table;
 import java.io.Serializable;
 import java.util.UUID;
 import org.hibernate.annotations.Immutable;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 
 /** That a bank line confirms a posting, for queries; {@link LineLinks} writes them. */
@@ -21,7 +22,7 @@ public class LineLinkEntity {
 
   @Id private UUID bankLineId;
   @Id private UUID postingId;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private UUID entryId;
   private UUID accountId;
   private long amountMinor;

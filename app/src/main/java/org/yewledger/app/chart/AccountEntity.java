@@ -10,6 +10,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -23,7 +24,7 @@ import org.yewledger.core.ledger.Book;
 @SuppressWarnings("NullAway.Init")
 public class AccountEntity {
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private UUID bookId;
   private @Nullable UUID parentId;
   private String name;

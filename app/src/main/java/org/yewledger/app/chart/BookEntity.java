@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.time.Month;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -22,7 +23,7 @@ import org.yewledger.core.report.ReturnPeriod;
 @SuppressWarnings("NullAway.Init")
 public class BookEntity {
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private String name;
 
   @JdbcTypeCode(java.sql.Types.CHAR)

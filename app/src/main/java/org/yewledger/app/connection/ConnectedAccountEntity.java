@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Objects;
 import java.util.UUID;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -34,7 +35,7 @@ class ConnectedAccountEntity {
   }
 
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private UUID connectionId;
   private String resourceId;
   private String number;

@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.UUID;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 import org.yewledger.core.gather.FeedSchedule;
 
@@ -30,7 +31,7 @@ class ConnectionEntity {
   }
 
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private String institutionId;
   private String institutionName;
   private String town;

@@ -1,9 +1,11 @@
 package org.yewledger.app.journal;
 
+import jakarta.persistence.ConstraintMode;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.FetchType;
+import jakarta.persistence.ForeignKey;
 import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
@@ -12,6 +14,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.payee.PayeeEntity;
@@ -28,12 +31,13 @@ import org.yewledger.core.report.Movement;
 @SuppressWarnings("NullAway.Init")
 public class EntryEntity {
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private long no;
   private LocalDate date;
 
   @ManyToOne(fetch = FetchType.LAZY)
-  @JoinColumn(name = "payee_id")
+  // The database has the constraint; what would be generated here has too few columns.
+  @JoinColumn(name = "payee_id", foreignKey = @ForeignKey(ConstraintMode.NO_CONSTRAINT))
   private PayeeEntity payee;
 
   private String note;

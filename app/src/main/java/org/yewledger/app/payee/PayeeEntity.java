@@ -7,6 +7,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.util.UUID;
 import org.hibernate.annotations.BatchSize;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 
 /** Who an entry is with. The name is there once in the household, whatever its case. */
@@ -16,7 +17,7 @@ import org.hibernate.annotations.TenantId;
 @SuppressWarnings("NullAway.Init")
 public class PayeeEntity {
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private String name;
   @Embedded private PayeeDetails details;
   @Version private int version;

@@ -362,7 +362,8 @@ public final class ProblemCodes {
           "write-down-months",
           "year-not-in-itself",
           "year-reversed",
-          "zero-payment");
+          "zero-payment",
+          "zero-posting");
 
   private ProblemCodes() {}
 }

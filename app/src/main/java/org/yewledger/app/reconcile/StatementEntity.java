@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.hibernate.annotations.ColumnTransformer;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -27,7 +28,7 @@ import org.yewledger.core.reconcile.StatementFigures;
 @SuppressWarnings("NullAway.Init")
 public class StatementEntity {
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private UUID accountId;
   private LocalDate closesOn;
   private long closingMinor;

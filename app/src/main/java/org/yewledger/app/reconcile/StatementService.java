@@ -295,11 +295,15 @@ public class StatementService {
    * it is being finished.
    */
   private StatementEntity unfinished(UUID id) {
+    // Not by its identity alone, which would not name the household of a row that was read before.
     StatementEntity statement =
-        entities.find(StatementEntity.class, id, LockModeType.PESSIMISTIC_WRITE);
-    if (statement == null) {
-      throw new NotFound("statement");
-    }
+        entities
+            .createQuery("select s from Statement s where s.id = :id", StatementEntity.class)
+            .setParameter("id", id)
+            .setLockMode(LockModeType.PESSIMISTIC_WRITE)
+            .getResultStream()
+            .findFirst()
+            .orElseThrow(() -> new NotFound("statement"));
     requireUnfinished(statement);
     return statement;
   }

@@ -9,6 +9,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.UUID;
 import org.hibernate.annotations.ColumnTransformer;
+import org.hibernate.annotations.PartitionKey;
 import org.hibernate.annotations.TenantId;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.rules.RuleJson.ConditionJson;
@@ -25,7 +26,7 @@ public class RuleEntity {
   private static final JsonMapper JSON = JsonMapper.builder().build();
 
   @Id private UUID id;
-  @TenantId private UUID householdId;
+  @TenantId @PartitionKey private UUID householdId;
   private int place;
   private UUID bookId;
 

@@ -170,7 +170,9 @@ public class SetupService {
       }
     }
     openings.set(wanted);
-    jdbc.sql("delete from household_setup").update();
+    jdbc.sql("delete from household_setup where household_id = ?")
+        .param(SignedIn.now().householdId())
+        .update();
   }
 
   private UUID add(AccountPlan plan, Book book, Chart chart) {
@@ -219,7 +221,9 @@ public class SetupService {
   }
 
   private Optional<Kept> kept() {
-    return jdbc.sql("select draft::text as draft, version from household_setup")
+    return jdbc.sql(
+            "select draft::text as draft, version from household_setup where household_id = ?")
+        .param(SignedIn.now().householdId())
         .query(Kept.class)
         .optional();
   }
