@@ -14,6 +14,7 @@ public final class Bench {
           Map.entry("chart", ChartBench::run),
           Map.entry("compare", CompareBench::run),
           Map.entry("gap", GapBench::run),
+          Map.entry("households", HouseholdsBench::run),
           Map.entry("import", ImportBench::run),
           Map.entry("camt", CamtBench::run),
           Map.entry("years", YearsBench::run),

@@ -62,8 +62,8 @@ final class JournalBench {
 
   static void run() throws Exception {
     try (var application = new RunningApplication()) {
-      SignedIn few = YearsBench.founded(application, 1);
-      SignedIn many = YearsBench.founded(application, YEARS);
+      SignedIn few = YearsBench.founded(application, 1, YearsHousehold.Size.LARGE);
+      SignedIn many = YearsBench.founded(application, YEARS, YearsHousehold.Size.LARGE);
       Window ofFew = application.signedIn(few.email(), YearsBench.PASSWORD);
       Window ofMany = application.signedIn(many.email(), YearsBench.PASSWORD);
       for (Map.Entry<String, Page> page : PAGES.entrySet()) {

@@ -2,6 +2,7 @@ package org.yewledger.bench;
 
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.SQLException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
@@ -18,9 +19,9 @@ final class YearsBench {
   private static final int WARM_UP = 60;
   private static final int ROUNDS = 41;
 
-  private record Page(String path, String goal) {}
+  record Page(String path, String goal) {}
 
-  private static final Map<String, Page> PAGES = new LinkedHashMap<>();
+  static final Map<String, Page> PAGES = new LinkedHashMap<>();
 
   static {
     String account = hash("ya3");
@@ -46,8 +47,8 @@ final class YearsBench {
 
   static void run() throws Exception {
     try (var application = new RunningApplication()) {
-      SignedIn one = founded(application, 1);
-      SignedIn ten = founded(application, 10);
+      SignedIn one = founded(application, 1, YearsHousehold.Size.LARGE);
+      SignedIn ten = founded(application, 10, YearsHousehold.Size.LARGE);
       Window ofOne = application.signedIn(one.email(), PASSWORD);
       Window ofTen = application.signedIn(ten.email(), PASSWORD);
       // What the pages share is warm for the first of them as for the last.
@@ -69,19 +70,24 @@ final class YearsBench {
     }
   }
 
-  static SignedIn founded(RunningApplication application, int years) throws Exception {
+  static SignedIn founded(RunningApplication application, int years, YearsHousehold.Size size)
+      throws Exception {
     SignedIn owner =
         HouseholdFounding.newOwner(
             Ids.next(), "Years " + years, Ids.next() + "@aldercott.example", Ids.next());
     application.bean(HouseholdFounding.class).found("Years", "Etc/UTC", owner, PASSWORD, () -> {});
-    try (Connection database =
-        DriverManager.getConnection(
-            System.getenv("YEW_DB_URL"),
-            System.getenv("YEW_DB_OWNER"),
-            System.getenv("YEW_DB_OWNER_PASSWORD"))) {
-      new YearsHousehold(owner.householdId(), years).fill(database);
+    try (Connection database = asOwner()) {
+      new YearsHousehold(owner.householdId(), years, size).fill(database);
     }
     return owner;
+  }
+
+  /** As the owner of the tables. */
+  static Connection asOwner() throws SQLException {
+    return DriverManager.getConnection(
+        System.getenv("YEW_DB_URL"),
+        System.getenv("YEW_DB_OWNER"),
+        System.getenv("YEW_DB_OWNER_PASSWORD"));
   }
 
   /** As PostgreSQL makes an identity of a text: {@code md5(text)::uuid}. */

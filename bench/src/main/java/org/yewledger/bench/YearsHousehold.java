@@ -7,13 +7,19 @@ import java.util.UUID;
 
 /**
  * A household of twenty accounts at banks that has kept its books for some years: every month of
- * every account agreed but the last, 2,000 entries a month, and 5,000 lines of the last month
- * waiting under 200 rules. Written directly, past the walls, so that ten years take seconds.
+ * every account agreed but the last, and lines of the last month waiting under rules. Written
+ * directly, past the walls, so that ten years take seconds.
  */
 final class YearsHousehold {
-  private static final int ENTRIES_A_YEAR = 20_000;
-  private static final int WAITING = 5_000;
-  private static final int RULES = 200;
+  /**
+   * How much there is in it.
+   *
+   * @param waiting bank lines that wait to be posted
+   */
+  record Size(int entriesAYear, int waiting, int rules) {
+    /** More than a household has: what is slow shows. */
+    static final Size LARGE = new Size(20_000, 5_000, 200);
+  }
 
   private static final String[] TABLES = {
     "entry",
@@ -30,10 +36,12 @@ final class YearsHousehold {
 
   private final String id;
   private final int years;
+  private final Size size;
 
-  YearsHousehold(UUID household, int years) {
+  YearsHousehold(UUID household, int years, Size size) {
     this.id = "'" + household + "'";
     this.years = years;
+    this.size = size;
   }
 
   void fill(Connection database) throws SQLException {
@@ -87,7 +95,7 @@ final class YearsHousehold {
                'Shop ' || n, jsonb_build_array(jsonb_build_object('accountId', md5('yc' || n %% 80)::uuid))
           from generate_series(1, %d) n\
         """,
-        RULES);
+        size.rules());
   }
 
   /** What the banks sent, month by month, and what each month closed with. */
@@ -101,7 +109,7 @@ final class YearsHousehold {
           from generate_series(1, %2$d) n\
         """,
         years,
-        ENTRIES_A_YEAR * years);
+        size.entriesAYear() * years);
     run(
         sql,
         """
@@ -205,7 +213,7 @@ final class YearsHousehold {
         select :h, md5('yw' || n)::uuid, 1000000 + n, md5('ya' || n)::uuid, 'september.ofx', 'OFX', now(), :h,
                date '2026-09-01', date '2026-09-30', %d, 0 from generate_series(0, 19) n\
         """,
-        WAITING / 20);
+        Math.max(1, size.waiting() / 20));
     run(
         sql,
         """
@@ -213,7 +221,7 @@ final class YearsHousehold {
         select :h, md5('yx' || n)::uuid, md5('yw' || n %% 20)::uuid, md5('ya' || n %% 20)::uuid, date '2026-09-01' + n %% 30, -100 - n,
                'SHOP ' || n %% 300 || ' BRANCH ' || n, '', '', '', 'raw', n, 'SHOP' || n, 1 from generate_series(1, %d) n\
         """,
-        WAITING);
+        size.waiting());
     run(
         sql,
         """
@@ -221,7 +229,7 @@ final class YearsHousehold {
         select :h, md5('yx' || n)::uuid, md5('ya' || n %% 20)::uuid, date '2026-09-01' + n %% 30, 'WAITING', now(), :h
           from generate_series(1, %d) n\
         """,
-        WAITING);
+        size.waiting());
     run(
         sql,
         """
