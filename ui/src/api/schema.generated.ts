@@ -4824,6 +4824,8 @@ export interface components {
             stations: components["schemas"]["StationsJson"];
             /** Format: date */
             today: string;
+            /** @description the exports that could not be written when their time came, by name */
+            unwritten: string[];
             workingMonth: string;
         };
         /** @description A posting in the books that the line may be. */

@@ -6,7 +6,7 @@ import { almanac } from '@/api/queries'
 import { useCommands } from '@/app/commands'
 import { useAddress, useScope, useScopeSearch } from '@/app/scope'
 import { counted, day, lastDay, longDay, moment, monthName } from '@/parts/figures'
-import { button } from '@/parts/look'
+import { button, textLink } from '@/parts/look'
 import { Ring } from '@/parts/Ring'
 import { Scroll } from '@/parts/Scroll'
 import { Select } from '@/parts/Select'
@@ -80,6 +80,14 @@ function Overview({ page }: { page: Page }) {
           <Legend />
         </div>
         <AlmanacReports />
+        {page.unwritten.length > 0 && (
+          <p className="pb-2 text-heartwood text-small">
+            {page.unwritten.join(', ')} could not be written.{' '}
+            <Link className={textLink({ size: 'small' })} to="/exports">
+              Exports says why
+            </Link>
+          </p>
+        )}
         {page.backup && <BackupTold backup={page.backup} />}
       </Scroll>
     </View>

@@ -1,7 +1,7 @@
 -- A rule is a tree of conditions and a division of the amount, each read and written whole. It is for the lines of one
 -- book, may be switched off, and may be trusted to post by itself up to an amount.
 create function rule_as_tree(r jsonb) returns jsonb language sql as $$
-  select case when jsonb_typeof(r) is distinct from 'object' or r ? 'conditions' then r else
+  select case when jsonb_typeof(r) is distinct from 'object' or r ->> 'conditions' is not null then r else
     r - 'words' - 'direction' - 'on_account_id' - 'to_account_id' || jsonb_build_object(
       'book_id', (select a.book_id from account a where a.household_id = (r ->> 'household_id')::uuid
                    and a.id = coalesce(r ->> 'on_account_id', r ->> 'to_account_id')::uuid),

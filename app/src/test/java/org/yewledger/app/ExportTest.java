@@ -271,12 +271,16 @@ public class ExportTest extends AppTest {
     due();
     assertTrue(kept().path("problem").asString().contains("is a folder"), "" + kept());
     assertTrue(kept().path("rows").isMissingNode());
+    assertEquals(
+        h.api().get("/api/almanac?month=2026-08").json().at("/unwritten/0").asString(),
+        "For the adviser");
     Files.delete(file.resolve("in-the-way"));
     Files.delete(file);
     itsTimeComes();
     due();
     assertTrue(Files.exists(file));
     assertTrue(kept().path("problem").isMissingNode());
+    assertEquals(h.api().get("/api/almanac?month=2026-08").json().path("unwritten").size(), 0);
   }
 
   @SuppressWarnings("unchecked")

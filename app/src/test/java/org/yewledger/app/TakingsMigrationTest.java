@@ -2,12 +2,7 @@ package org.yewledger.app;
 
 import static org.testng.Assert.assertEquals;
 
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.sql.Statement;
-import org.flywaydb.core.Flyway;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
@@ -52,68 +47,30 @@ public class TakingsMigrationTest {
           .replace(":p", "'01900000-0000-7000-8000-000000000004'")
           .replace(":c", "'01900000-0000-7000-8000-000000000005'");
 
-  private static String urlOf(String database) {
-    return System.getenv("YEW_DB_URL").replaceAll("/[a-z_0-9]+$", "/" + database);
-  }
-
-  private static Connection owner(String database) throws SQLException {
-    return DriverManager.getConnection(
-        urlOf(database), System.getenv("YEW_DB_OWNER"), System.getenv("YEW_DB_OWNER_PASSWORD"));
-  }
-
-  private static void inPostgres(String... statements) throws SQLException {
-    try (Connection postgres = owner("postgres");
-        Statement sql = postgres.createStatement()) {
-      for (String statement : statements) {
-        sql.execute(statement);
-      }
-    }
-  }
-
-  private static void migrate(String target, String repeatable) {
-    Flyway.configure()
-        .dataSource(
-            urlOf(DATABASE), System.getenv("YEW_DB_OWNER"), System.getenv("YEW_DB_OWNER_PASSWORD"))
-        .target(target)
-        // What is granted is granted on the tables of today.
-        .repeatableSqlMigrationPrefix(repeatable)
-        .load()
-        .migrate();
-  }
+  private OldSchema old;
 
   @BeforeClass
   void carryOver() throws SQLException {
-    inPostgres(
-        "drop database if exists " + DATABASE + " with (force)", "create database " + DATABASE);
-    migrate("53", "none");
-    try (Connection database = owner(DATABASE);
-        Statement sql = database.createStatement()) {
-      // Sums of zero are required at the end only.
-      database.setAutoCommit(false);
-      sql.execute(BOOKS);
-      database.commit();
-    }
-    migrate("latest", "R");
+    old = new OldSchema(DATABASE);
+    old.migrate("53");
+    old.run(BOOKS);
+    old.migrateToLatest();
   }
 
   @AfterClass(alwaysRun = true)
   void clear() throws SQLException {
-    inPostgres("drop database if exists " + DATABASE + " with (force)");
+    old.close();
   }
 
   @Test
   public void whatWasTakenThenIsKnownToBeCovered() throws SQLException {
-    try (Connection database = owner(DATABASE);
-        Statement sql = database.createStatement();
-        ResultSet row =
-            sql.executeQuery(
-                """
-                select string_agg(format('%s by %s: %s', s.no, t.no, k.amount_minor), ', ' order by s.no)
-                  from taken_spending k join entry t on t.id = k.entry_id join entry s on s.id = k.spent_entry_id\
-                """)) {
-      row.next();
-      // The void of 4 came before the second taking: together they come to nothing.
-      assertEquals(row.getString(1), "3 by 5: 200, 6 by 8: 400");
-    }
+    // The void of 4 came before the second taking: together they come to nothing.
+    assertEquals(
+        old.one(
+            """
+            select string_agg(format('%s by %s: %s', s.no, t.no, k.amount_minor), ', ' order by s.no)
+              from taken_spending k join entry t on t.id = k.entry_id join entry s on s.id = k.spent_entry_id\
+            """),
+        "3 by 5: 200, 6 by 8: 400");
   }
 }

@@ -12,6 +12,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -213,8 +214,34 @@ public class TwoInstancesTest {
     }
   }
 
-  /** Either may do it; when one is gone, the other one does, and people go on. */
+  /** The commands of whoever keeps the machine are done beside them. */
   @Test(dependsOnMethods = "aWindowIsToldOfWhatIsDoneAtEither")
+  public void aHouseholdIsTakenOutAndInByCommands() throws Exception {
+    String file = FOLDER.resolve("aldercott.zip").toString();
+    String wren = "wren@aldercott.example";
+    YewProcess.Told out = YewProcess.command(withJobs(), "take-out", file, wren);
+    assertEquals(out.exitCode(), 0, out.words());
+    YewProcess.Told again = YewProcess.command(withJobs(), "take-out", file, wren);
+    assertEquals(again.exitCode(), 1);
+    assertTrue(again.words().contains("is there already"), again.words());
+
+    byte[] whole = Files.readAllBytes(Path.of(file));
+    Path half = Files.write(FOLDER.resolve("half.zip"), Arrays.copyOf(whole, whole.length / 2));
+    YewProcess.Told cut = YewProcess.command(withJobs(), "take-in", half.toString(), wren);
+    assertEquals(cut.exitCode(), 1, cut.words());
+    assertEquals(origin.sql("select count(*) from household"), "1");
+
+    YewProcess.Told in = YewProcess.command(withJobs(), "take-in", file, wren);
+    assertEquals(in.exitCode(), 0, in.words());
+    assertEquals(
+        origin.sql(
+            "select count(distinct entries) from (select count(*) as entries from entry group by household_id) each"),
+        "1");
+    assertEquals(origin.sql("select count(*) from household"), "2");
+  }
+
+  /** Either may do it; when one is gone, the other one does, and people go on. */
+  @Test(dependsOnMethods = "aHouseholdIsTakenOutAndInByCommands")
   public void whenOneIsGoneTheOtherGoesOn() throws Exception {
     String export = export();
     writtenByItself(export);

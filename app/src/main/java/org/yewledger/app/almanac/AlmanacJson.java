@@ -122,6 +122,7 @@ final class AlmanacJson {
    * @param booksOpen whether the household is set up
    * @param missing what setting up still lacks
    * @param backup null where none are made each day
+   * @param unwritten the exports that could not be written when their time came, by name
    * @param reel the months to choose from, each with the state over all accounts
    */
   record AlmanacPageJson(
@@ -137,6 +138,7 @@ final class AlmanacJson {
       List<NextJson> next,
       @Nullable Instant lastGathered,
       @Nullable BackupToldJson backup,
+      List<String> unwritten,
       boolean booksOpen,
       List<String> missing) {}
 }

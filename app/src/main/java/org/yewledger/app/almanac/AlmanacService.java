@@ -24,6 +24,7 @@ import org.yewledger.app.chart.BookEntity;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.connection.FeedBalances;
+import org.yewledger.app.export.UnwrittenExports;
 import org.yewledger.app.platform.HouseholdDays;
 import org.yewledger.app.post.WaitingCounts;
 import org.yewledger.app.post.WaitingCounts.Count;
@@ -51,6 +52,7 @@ class AlmanacService {
   private final NextSteps next;
   private final HouseholdDays days;
   private final BackupTimes backups;
+  private final UnwrittenExports unwritten;
 
   AlmanacService(
       EntityManager entities,
@@ -62,7 +64,8 @@ class AlmanacService {
       SetupService setup,
       NextSteps next,
       HouseholdDays days,
-      BackupTimes backups) {
+      BackupTimes backups,
+      UnwrittenExports unwritten) {
     this.entities = entities;
     this.charts = charts;
     this.accountStatements = accountStatements;
@@ -73,6 +76,7 @@ class AlmanacService {
     this.next = next;
     this.days = days;
     this.backups = backups;
+    this.unwritten = unwritten;
   }
 
   /** What every row of one page shares. */
@@ -139,6 +143,7 @@ class AlmanacService {
             .told()
             .map(told -> new BackupToldJson(told.lastGood(), told.failing()))
             .orElse(null),
+        unwritten.names(),
         chart.books().findAny().isPresent(),
         setup.missing(chart));
   }
