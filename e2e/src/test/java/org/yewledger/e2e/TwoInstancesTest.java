@@ -214,8 +214,8 @@ public class TwoInstancesTest {
     }
   }
 
-  /** The commands of whoever keeps the machine are done beside them. */
-  @Test(dependsOnMethods = "aWindowIsToldOfWhatIsDoneAtEither")
+  /** The commands of whoever keeps the machine are done beside the one that is left. */
+  @Test(dependsOnMethods = "whenOneIsGoneTheOtherGoesOn")
   public void aHouseholdIsTakenOutAndInByCommands() throws Exception {
     String file = FOLDER.resolve("aldercott.zip").toString();
     String wren = "wren@aldercott.example";
@@ -241,7 +241,7 @@ public class TwoInstancesTest {
   }
 
   /** Either may do it; when one is gone, the other one does, and people go on. */
-  @Test(dependsOnMethods = "aHouseholdIsTakenOutAndInByCommands")
+  @Test(dependsOnMethods = "aWindowIsToldOfWhatIsDoneAtEither")
   public void whenOneIsGoneTheOtherGoesOn() throws Exception {
     String export = export();
     writtenByItself(export);
