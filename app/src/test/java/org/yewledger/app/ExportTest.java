@@ -26,6 +26,7 @@ import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yewledger.app.platform.Role;
+import org.yewledger.core.act.ActKind;
 import org.yewledger.formats.camt.CamtReader;
 import org.yewledger.formats.ofx.OfxReader;
 import tools.jackson.databind.JsonNode;
@@ -171,6 +172,12 @@ public class ExportTest extends AppTest {
                 "\"format\":\"CSV\"",
                 ""));
     assertTrue(text(table).contains("2026-08-05,LEDGE BAKERY,-3.15,waiting,"), text(table));
+    String some =
+        saved(
+            wanted("LINES", null, columns("TEXT=Text"), "\"format\":\"CSV\"", "")
+                .replace("adviser", "baker")
+                .replace("\"filter\":\"\"", "\"filter\":\"bakery  Ledge\""));
+    assertEquals(text(some), "Text\r\nLEDGE BAKERY\r\n");
     String ofx =
         saved(wanted("LINES", account, "", "\"format\":\"OFX\"", "").replace("adviser", "one"));
     assertEquals(OfxReader.read(file(ofx).getContentAsByteArray()).getFirst().lines().size(), 2);
@@ -276,6 +283,14 @@ public class ExportTest extends AppTest {
         "For the adviser");
     Files.delete(file.resolve("in-the-way"));
     Files.delete(file);
+    itsFilterBecomes("colour:red");
+    itsTimeComes();
+    due();
+    assertTrue(kept().path("problem").asString().contains("colour"), "" + kept());
+    assertTrue(
+        java.time.Instant.parse(kept().path("nextAt").asString()).toEpochMilli() > before,
+        "it is not tried again at once");
+    itsFilterBecomes("");
     itsTimeComes();
     due();
     assertTrue(Files.exists(file));
@@ -287,6 +302,19 @@ public class ExportTest extends AppTest {
   private void due() {
     exportsTask.execute(
         new TaskInstance<>("exports", "recurring"), Mockito.mock(ExecutionContext.class));
+  }
+
+  /** As if a later version read queries otherwise. */
+  private void itsFilterBecomes(String filter) {
+    founding.as(
+        h.owner(),
+        () -> {
+          acts.begin(ActKind.KEPT_VIEWS, "Another filter");
+          return entities
+              .createNativeQuery("update kept_export set filter = :filter")
+              .setParameter("filter", filter)
+              .executeUpdate();
+        });
   }
 
   private void itsTimeComes() {

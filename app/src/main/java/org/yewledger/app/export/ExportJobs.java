@@ -14,8 +14,11 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.Role;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.core.Refusal;
+import org.yewledger.formats.UnreadableFile;
 
 /** Writes the exports whose time has come; of several instances one does. */
 @Configuration
@@ -39,16 +42,27 @@ class ExportJobs {
     for (Due due : due(jdbc, clock)) {
       var person = new SignedIn(due.madeBy(), "", "", due.householdId(), Role.BOOKKEEPER);
       try {
-        SignedIn.as(
-            person,
-            () -> {
-              exports.writeDue(due.id());
-              return due.id();
-            });
+        SignedIn.as(person, () -> written(exports, due.id()));
       } catch (RuntimeException e) {
-        LOG.error("An export could not be written.", e);
+        LOG.error("An export could not be written, nor that be kept.", e);
       }
     }
+  }
+
+  private static boolean written(ExportService exports, UUID id) {
+    try {
+      exports.writeDue(id);
+      return true;
+    } catch (Refusal | UnreadableFile e) {
+      exports.notWritten(id, Objects.requireNonNull(e.getMessage()));
+    } catch (NotFound gone) {
+      LOG.info("An export was given up before its time.");
+    } catch (RuntimeException e) {
+      LOG.error("An export could not be written.", e);
+      exports.notWritten(
+          id, "Something went wrong. Whoever keeps the machine finds it in its log.");
+    }
+    return false;
   }
 
   private static List<Due> due(JdbcClient jdbc, Clock clock) {

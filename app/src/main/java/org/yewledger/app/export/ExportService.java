@@ -27,7 +27,6 @@ import org.yewledger.core.export.ExportDays.Range;
 import org.yewledger.core.export.ExportPlan;
 import org.yewledger.core.export.ExportPlan.Delivery;
 import org.yewledger.core.export.ExportPlan.Mode;
-import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.table.ExportTable;
 
 /** Keeps exports, makes them, and writes them into their files. */
@@ -150,8 +149,9 @@ class ExportService {
   }
 
   /**
-   * Writes an export whose time has come. What goes wrong is kept with it, for people to see, and
-   * tried again at its next time.
+   * Writes an export whose time has come.
+   *
+   * @throws Refusal if it cannot be made or written; {@link #notWritten} keeps that
    */
   @Transactional
   public void writeDue(UUID id) {
@@ -163,14 +163,18 @@ class ExportService {
       return; // another instance was first
     }
     runs.next(id, next(plan));
-    if (due == null) {
-      return; // its time begins now
-    }
-    try {
+    if (due != null) { // otherwise its time begins now
       runs.ran(id, now, write(plan), null);
-    } catch (Refusal | UnreadableFile e) {
-      runs.ran(id, now, null, e.getMessage());
     }
+  }
+
+  /** Keeps why an export could not be written, for people to see, until its next time. */
+  @Transactional
+  public void notWritten(UUID id, String problem) {
+    ExportPlan plan = exports.find(id).plan();
+    runs.hold(id);
+    runs.next(id, next(plan));
+    runs.ran(id, clock.instant(), null, problem);
   }
 
   private int write(ExportPlan plan) {

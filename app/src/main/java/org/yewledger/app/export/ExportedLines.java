@@ -1,6 +1,7 @@
 package org.yewledger.app.export;
 
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.TypedQuery;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -38,36 +39,45 @@ class ExportedLines {
         plan.accountId() != null
             ? List.of(chart.account(plan.accountId()).id())
             : chart.bankAccounts(plan.bookId()).map(Account::id).toList();
-    List<Object[]> found =
-        entities
-            .createQuery(
-                """
-                select l, s.state from BankLine l join BankLineState s on s.bankLineId = l.id
-                where l.accountId in :accounts and s.state in (WAITING, POSTED, DOUBTFUL, LEFT_OUT)
-                and l.bookedOn between :first and :last order by l.bookedOn desc, l.id desc\
-                """,
-                Object[].class)
-            .setParameter("accounts", accounts)
-            .setParameter("first", range == null ? LocalDate.EPOCH.withYear(1) : range.first())
-            .setParameter("last", range == null ? EVER : range.last())
-            .setMaxResults(plan.filter().isEmpty() ? most : Integer.MAX_VALUE)
-            .getResultList();
+    List<String> words = words(plan.filter());
+    TypedQuery<Object[]> query =
+        entities.createQuery(
+            """
+            select l, s.state from BankLine l join BankLineState s on s.bankLineId = l.id
+            where l.accountId in :accounts and s.state in (WAITING, POSTED, DOUBTFUL, LEFT_OUT)
+            and l.bookedOn between :first and :last%s order by l.bookedOn desc, l.id desc\
+            """
+                .formatted(saying(words.size())),
+            Object[].class);
+    query
+        .setParameter("accounts", accounts)
+        .setParameter("first", range == null ? LocalDate.EPOCH.withYear(1) : range.first())
+        .setParameter("last", range == null ? EVER : range.last())
+        .setMaxResults(most);
+    for (int i = 0; i < words.size(); i++) {
+      query.setParameter("word" + i, words.get(i));
+    }
     var rows = new ArrayList<List<Object>>();
-    for (Object[] one : found) {
-      BankLineEntity line = (BankLineEntity) one[0];
-      if (rows.size() < most && says(line.toBankLine(), plan.filter())) {
-        rows.add(cells(line, (State) one[1], plan, chart));
-      }
+    for (Object[] one : query.getResultList()) {
+      rows.add(cells((BankLineEntity) one[0], (State) one[1], plan, chart));
     }
     entities.clear();
     return rows.reversed();
   }
 
+  private static List<String> words(String filter) {
+    return filter.isEmpty() ? List.of() : List.of(filter.toLowerCase(Locale.ROOT).split("\\s+"));
+  }
+
   /** Every word of the filter stands in what the bank says. */
-  private static boolean says(BankLine line, String filter) {
-    String text =
-        "%s %s %s".formatted(line.payee(), line.memo(), line.reference()).toLowerCase(Locale.ROOT);
-    return List.of(filter.toLowerCase(Locale.ROOT).split("\\s+")).stream().allMatch(text::contains);
+  private static String saying(int words) {
+    var conditions = new StringBuilder();
+    for (int i = 0; i < words; i++) {
+      conditions.append(
+          " and locate(:word%d, lower(concat(l.payee, ' ', l.memo, ' ', l.reference))) > 0"
+              .formatted(i));
+    }
+    return conditions.toString();
   }
 
   private static List<Object> cells(BankLineEntity row, State state, ExportPlan plan, Chart chart) {
