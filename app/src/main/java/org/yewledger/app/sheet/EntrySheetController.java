@@ -14,8 +14,8 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.yewledger.app.event.Events;
 import org.yewledger.app.sheet.EntrySheetJson.SheetAskedJson;
-import org.yewledger.app.sheet.EntrySheetJson.SheetPreviewJson;
 import org.yewledger.app.sheet.EntrySheetJson.SheetTakenJson;
+import org.yewledger.app.sheet.EntrySheetPreviewJson.SheetPreviewJson;
 
 /** A person's own sheet of entries, as CSV or a workbook. */
 @RestController

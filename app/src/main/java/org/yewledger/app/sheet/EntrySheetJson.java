@@ -3,32 +3,18 @@ package org.yewledger.app.sheet;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.math.BigDecimal;
-import java.time.LocalDate;
-import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.platform.Texts;
-import org.yewledger.app.sheet.EntrySheetService.SheetPreview;
 import org.yewledger.app.sheet.EntrySheetService.SheetTaken;
-import org.yewledger.core.BadRows;
-import org.yewledger.core.gather.LineSource;
-import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.AccountKind;
-import org.yewledger.core.money.Amount;
-import org.yewledger.core.sheet.EntrySheet.Booked;
-import org.yewledger.core.sheet.EntrySheet.Named;
 import org.yewledger.core.sheet.SheetName;
 import org.yewledger.core.sheet.SheetSign;
 import org.yewledger.formats.TextDecoding;
-import org.yewledger.formats.UnreadableFile;
-import org.yewledger.formats.table.EntryTableDetection;
 import org.yewledger.formats.table.EntryTableLayout;
 import org.yewledger.formats.table.EntryTableLayout.Column;
 import org.yewledger.formats.table.Table;
@@ -38,9 +24,6 @@ import org.yewledger.formats.table.TableReading;
 
 /** What the API says about a person's own sheet of entries. */
 final class EntrySheetJson {
-  private static final int ROWS_SHOWN = 400;
-  private static final int FEW_SHOWN = 20;
-
   private EntrySheetJson() {}
 
   /** What becomes of rows that may be in the books already. */
@@ -147,197 +130,6 @@ final class EntrySheetJson {
       Map<SheetName, SheetNameSaidJson> said = new HashMap<>();
       names.forEach(name -> said.put(SheetName.of(name.side(), name.name()), name));
       return said;
-    }
-  }
-
-  /** A row of the table, with {@code line} as in the file. */
-  record SheetRowJson(int line, List<String> cells) {
-    static List<SheetRowJson> of(List<Table.Row> rows, int most) {
-      return rows.stream().limit(most).map(r -> new SheetRowJson(r.line(), r.cells())).toList();
-    }
-  }
-
-  /**
-   * The sheet as a table.
-   *
-   * @param rows the first of its rows
-   * @param others the first of the rows that are no entries
-   */
-  record SheetTableJson(
-      List<String> header,
-      List<SheetRowJson> rows,
-      int rowCount,
-      SheetLayoutJson layout,
-      boolean dateOrderCertain,
-      String dateEvidence,
-      int dateEvidenceLine,
-      boolean decimalMarkCertain,
-      boolean signCertain,
-      int otherCount,
-      List<SheetRowJson> others) {
-    static SheetTableJson of(SheetReading reading, @Nullable SheetLayoutJson said) {
-      Table table = reading.table();
-      EntryTableDetection detected = reading.detected();
-      return new SheetTableJson(
-          table.header(),
-          SheetRowJson.of(table.data(), ROWS_SHOWN),
-          table.data().size(),
-          SheetLayoutJson.of(reading, said),
-          detected.dateOrderCertain(),
-          detected.dateEvidence(),
-          detected.dateEvidenceLine(),
-          detected.decimalMarkCertain(),
-          detected.signCertain(),
-          reading.read().others().size(),
-          SheetRowJson.of(reading.read().others(), FEW_SHOWN));
-    }
-  }
-
-  /** A cell that does not fit; {@code line} as in the file, null where all of it is meant. */
-  record SheetProblemJson(@Nullable Integer line, String column, String reason) {
-    static SheetProblemJson of(BadRows.Problem problem) {
-      return new SheetProblemJson(problem.line(), problem.column(), problem.reason());
-    }
-
-    static @Nullable SheetProblemJson of(@Nullable UnreadableFile problem) {
-      return problem == null
-          ? null
-          : new SheetProblemJson(
-              problem.line() == 0 ? null : problem.line(),
-              problem.field() == null ? "" : problem.field(),
-              problem.reason());
-    }
-  }
-
-  /**
-   * A name in the sheet.
-   *
-   * @param accountId what it means; null while that has to be said, or where it is made
-   */
-  record SheetNameJson(
-      SheetName.Side side, String name, int rows, boolean known, @Nullable UUID accountId) {
-    static SheetNameJson of(Named named, Map<SheetName, SheetNameSaidJson> choices) {
-      SheetNameSaidJson said = choices.get(named.name());
-      Account account = named.account();
-      boolean isMade = said != null && said.make() != null && said.accountId() == null;
-      return new SheetNameJson(
-          named.name().side(),
-          named.written(),
-          named.rows(),
-          account != null,
-          account == null || isMade ? null : account.id());
-    }
-  }
-
-  /** What a row becomes. */
-  record SheetEntryJson(
-      int line,
-      LocalDate day,
-      String payee,
-      String account,
-      String category,
-      BigDecimal amount,
-      String currency,
-      boolean alike) {
-    static SheetEntryJson of(Booked booked, SheetPreview preview) {
-      return new SheetEntryJson(
-          booked.row().line(),
-          booked.row().day(),
-          booked.entry().payee(),
-          booked.account().name(),
-          booked.category().name(),
-          booked.amount().decimal(),
-          booked.amount().currency().getCode(),
-          preview.alike().contains(booked.row().line()));
-    }
-  }
-
-  /** What comes to an account: {@code out} is below zero. */
-  record SheetTotalJson(
-      String account, String currency, int entries, BigDecimal in, BigDecimal out, BigDecimal sum) {
-    static List<SheetTotalJson> of(List<Booked> coming) {
-      Map<Account, SheetTotalJson> totals = new LinkedHashMap<>();
-      for (Booked booked : coming) {
-        Amount none = Amount.zero(booked.amount().currency());
-        boolean in = booked.amount().sign() > 0;
-        totals.merge(
-            booked.account(),
-            new SheetTotalJson(
-                booked.account().name(),
-                booked.amount().currency().getCode(),
-                1,
-                (in ? booked.amount() : none).decimal(),
-                (in ? none : booked.amount()).decimal(),
-                booked.amount().decimal()),
-            SheetTotalJson::plus);
-      }
-      return List.copyOf(totals.values());
-    }
-
-    private SheetTotalJson plus(SheetTotalJson other) {
-      return new SheetTotalJson(
-          account,
-          currency,
-          entries + other.entries,
-          in.add(other.in),
-          out.add(other.out),
-          sum.add(other.sum));
-    }
-  }
-
-  /**
-   * What a sheet would bring.
-   *
-   * @param problem why its rows cannot be read yet
-   * @param problems the first of the rows that cannot be taken in, of {@code problemCount}
-   * @param entries what the first rows become
-   * @param alikeCount how many rows may be in the books already
-   * @param totals what comes to each account; without the rows that are left out
-   */
-  record SheetPreviewJson(
-      String fileName,
-      LineSource source,
-      SheetTableJson table,
-      @Nullable SheetProblemJson problem,
-      List<SheetProblemJson> problems,
-      int problemCount,
-      List<SheetNameJson> names,
-      List<SheetEntryJson> entries,
-      int entryCount,
-      int alikeCount,
-      @Nullable LocalDate firstDay,
-      @Nullable LocalDate lastDay,
-      List<SheetTotalJson> totals) {
-    static SheetPreviewJson of(String fileName, SheetPreview preview, SheetAskedJson asked) {
-      SheetReading reading = preview.reading();
-      List<BadRows.Problem> problems =
-          Stream.concat(reading.read().problems().stream(), preview.result().problems().stream())
-              .sorted(Comparator.comparingInt(BadRows.Problem::line))
-              .toList();
-      List<Booked> coming =
-          preview.result().booked().stream()
-              .filter(b ->
-                  asked.alike() != AlikeSaid.LEAVE_OUT || !preview.alike().contains(b.row().line()))
-              .toList();
-      Map<SheetName, SheetNameSaidJson> said = asked.said();
-      return new SheetPreviewJson(
-          fileName,
-          reading.table().source(),
-          SheetTableJson.of(reading, asked.layout()),
-          SheetProblemJson.of(reading.problem()),
-          problems.stream().limit(FEW_SHOWN).map(SheetProblemJson::of).toList(),
-          problems.size(),
-          preview.names().stream().map(n -> SheetNameJson.of(n, said)).toList(),
-          preview.result().booked().stream()
-              .sorted(Comparator.comparingInt(b -> b.row().line()))
-              .limit(ROWS_SHOWN)
-              .map(b -> SheetEntryJson.of(b, preview))
-              .toList(),
-          coming.size(),
-          preview.alike().size(),
-          coming.isEmpty() ? null : coming.getFirst().row().day(),
-          coming.isEmpty() ? null : coming.getLast().row().day(),
-          SheetTotalJson.of(coming));
     }
   }
 
