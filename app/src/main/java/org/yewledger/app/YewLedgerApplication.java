@@ -19,6 +19,7 @@ public class YewLedgerApplication {
     "--yew.jobs=false",
     "--yew.demo=false",
     "--logging.level.root=error",
+    "--logging.level.org.yewledger=error",
     "--spring.main.banner-mode=off"
   };
 
