@@ -2,6 +2,7 @@ import { MappedTable } from '@/features/gather/MappedTable'
 import { openQuestions, relaid } from '@/features/gather/questions'
 import { TableSentence } from '@/features/gather/TableSentence'
 import { Flow } from '@/parts/Amount'
+import { isPositive } from '@/parts/figures'
 import { noteBox } from '@/parts/look'
 import type { Option } from '@/parts/Select'
 import type { Column, Layout, Preview, Settled } from './sheet'
@@ -93,9 +94,9 @@ export function SheetColumns({
                     ? settled.alike === 'LEAVE_OUT'
                       ? 'left out'
                       : 'here already?'
-                    : Number(entry.amount) < 0
-                      ? `${entry.account} › ${entry.category}`
-                      : `${entry.category} › ${entry.account}`
+                    : isPositive(entry.amount)
+                      ? `${entry.category} › ${entry.account}`
+                      : `${entry.account} › ${entry.category}`
                   : others.has(row.line)
                     ? 'no entry'
                     : wrong.has(row.line)

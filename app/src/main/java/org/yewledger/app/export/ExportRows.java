@@ -28,8 +28,6 @@ import org.yewledger.core.export.ExportOf;
 import org.yewledger.core.export.ExportPlan;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.Posting;
-import org.yewledger.core.ledger.PostingTax;
-import org.yewledger.core.money.Amount;
 import org.yewledger.core.report.Movement;
 import org.yewledger.formats.table.ExportTable;
 
@@ -109,16 +107,10 @@ class ExportRows {
     if (plan.of() == ExportOf.ENTRIES) {
       return List.of(cells(plan, column -> ofEntry(entry, column)));
     }
-    List<PostingView> postings = entry.postings();
-    var rows = new ArrayList<List<Object>>();
-    for (int place = 0; place < postings.size(); place++) {
-      PostingView posting = postings.get(place);
-      if (plan.bookId() == null || plan.bookId().equals(posting.account().bookId())) {
-        String id = entry.no() + "." + (place + 1);
-        rows.add(cells(plan, column -> ofPosting(entry, posting, id, column)));
-      }
-    }
-    return rows;
+    return entry.postings().stream()
+        .filter(p -> plan.bookId() == null || plan.bookId().equals(p.account().bookId()))
+        .map(p -> cells(plan, column -> ofPosting(entry, p, column)))
+        .toList();
   }
 
   private interface Cell {
@@ -138,18 +130,18 @@ class ExportRows {
       case TO -> places(entry, true);
       case AMOUNT -> movement(entry).amount().decimal();
       case CURRENCY -> movement(entry).amount().currency().getCode();
-      case TAX -> tax(entry);
+      case TAX -> entry.salesTax();
       case BOOK -> books(entry);
       default -> ofBoth(entry, column);
     };
   }
 
   private static @Nullable Object ofPosting(
-      EntryView entry, PostingView view, String id, ExportColumn column) {
+      EntryView entry, PostingView view, ExportColumn column) {
     Posting posting = view.posting();
     BigDecimal value = posting.value().size().decimal();
     return switch (column) {
-      case ID -> id;
+      case ID -> view.id().toString();
       case ACCOUNT -> posting.account().name();
       case CLASS -> word(posting.account().accountClass());
       case AMOUNT -> posting.amount().decimal();
@@ -187,25 +179,11 @@ class ExportRows {
   /** What the core adds between books, and the tax in an amount, are no places. */
   private static String places(EntryView entry, boolean debits) {
     return entry.postings().stream()
-        .filter(p -> p.isDebit() == debits && !isTax(p))
+        .filter(p -> p.isDebit() == debits && !p.isTax())
         .filter(p -> p.account().kind() != AccountKind.DRAWINGS)
         .map(p -> p.account().name())
         .distinct()
         .collect(Collectors.joining(" + "));
-  }
-
-  private static boolean isTax(PostingView posting) {
-    PostingTax tax = posting.posting().tax();
-    return tax != null && tax.role() == PostingTax.Role.TAX;
-  }
-
-  private static @Nullable BigDecimal tax(EntryView entry) {
-    List<Amount> taxes =
-        entry.postings().stream()
-            .filter(ExportRows::isTax)
-            .map(p -> p.posting().value().size())
-            .toList();
-    return taxes.isEmpty() ? null : Amount.sum(taxes.getFirst().currency(), taxes).decimal();
   }
 
   private static String books(EntryView entry) {

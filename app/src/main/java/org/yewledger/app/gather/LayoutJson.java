@@ -3,7 +3,6 @@ package org.yewledger.app.gather;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.formats.TextDecoding;
 import org.yewledger.formats.table.Table;
 import org.yewledger.formats.table.TableLayout;
 import org.yewledger.formats.table.TableLayout.DateOrder;
@@ -43,10 +42,7 @@ record LayoutJson(
 
   /** How the file is cut into cells. */
   TableReading reading() {
-    return new TableReading(
-        encoding == null ? null : TextDecoding.named(encoding),
-        separator == null || separator.isEmpty() ? null : separator.charAt(0),
-        headerLine);
+    return TableReading.said(encoding, separator, headerLine);
   }
 
   /** What the columns mean; what is not said is as detected. */

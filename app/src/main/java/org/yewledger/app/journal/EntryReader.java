@@ -1,6 +1,7 @@
 package org.yewledger.app.journal;
 
 import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -26,6 +27,7 @@ import org.yewledger.core.ledger.Marks;
 import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.ledger.PostingTax;
 import org.yewledger.core.ledger.Revision;
+import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.PostingState;
 import org.yewledger.core.report.Span;
 
@@ -50,7 +52,7 @@ public class EntryReader {
     }
 
     /** Whether it is the sales tax in the net amount that stands before it. */
-    boolean isTax() {
+    public boolean isTax() {
       PostingTax tax = posting.tax();
       return tax != null && tax.role() == PostingTax.Role.TAX;
     }
@@ -85,6 +87,16 @@ public class EntryReader {
           entry.origin(),
           postings.stream().map(PostingView::posting).toList(),
           new Marks(entry.reference(), entry.method(), tags));
+    }
+
+    /** The sales tax in it, whichever way it goes; null where there is none. */
+    public @Nullable BigDecimal salesTax() {
+      List<Amount> taxes =
+          postings.stream()
+              .filter(PostingView::isTax)
+              .map(p -> p.posting().value().size())
+              .toList();
+      return taxes.isEmpty() ? null : Amount.sum(taxes.getFirst().currency(), taxes).decimal();
     }
 
     /** Its postings with what bank and statements say of them. */

@@ -1,6 +1,5 @@
 package org.yewledger.app.journal;
 
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Comparator;
@@ -19,7 +18,6 @@ import org.yewledger.core.journal.QueryText;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.ledger.BetweenBooks;
 import org.yewledger.core.ledger.Posting;
-import org.yewledger.core.money.Amount;
 import org.yewledger.core.reconcile.PostingState;
 import org.yewledger.core.report.Movement;
 
@@ -118,7 +116,7 @@ class JournalService {
         movement.amount().currency().getCode(),
         side(credits),
         side(debits),
-        tax(view),
+        view.salesTax(),
         state(view),
         view.postings().stream().anyMatch(PostingView::atBank),
         view.attachments(),
@@ -144,15 +142,5 @@ class JournalService {
         .map(PostingView::state)
         .min(Comparator.naturalOrder())
         .orElse(null);
-  }
-
-  /** The sales tax in it; null where there is none. */
-  private static @Nullable BigDecimal tax(EntryView view) {
-    List<Amount> taxes =
-        view.postings().stream()
-            .filter(PostingView::isTax)
-            .map(p -> p.posting().value().size())
-            .toList();
-    return taxes.isEmpty() ? null : Amount.sum(taxes.getFirst().currency(), taxes).decimal();
   }
 }

@@ -14,7 +14,6 @@ import org.yewledger.app.sheet.EntrySheetService.SheetTaken;
 import org.yewledger.core.ledger.AccountKind;
 import org.yewledger.core.sheet.SheetName;
 import org.yewledger.core.sheet.SheetSign;
-import org.yewledger.formats.TextDecoding;
 import org.yewledger.formats.table.EntryTableLayout;
 import org.yewledger.formats.table.EntryTableLayout.Column;
 import org.yewledger.formats.table.Table;
@@ -83,10 +82,7 @@ final class EntrySheetJson {
     }
 
     TableReading reading() {
-      return new TableReading(
-          encoding == null ? null : TextDecoding.named(encoding),
-          separator == null || separator.isEmpty() ? null : separator.charAt(0),
-          headerLine);
+      return TableReading.said(encoding, separator, headerLine);
     }
 
     /** What the columns mean; what is not said is as detected. */

@@ -7,7 +7,9 @@ import java.util.Set;
 
 /** What a column of an export can hold. */
 public enum ExportColumn {
-  /** By what the row is known for ever: the number of an entry, the identity of a line. */
+  /**
+   * By what the row is known for ever: the number of an entry, the identity of a posting or a line.
+   */
   ID("Id", ExportOf.ENTRIES, ExportOf.POSTINGS, ExportOf.LINES),
   DATE("Date", ExportOf.ENTRIES, ExportOf.POSTINGS, ExportOf.LINES),
   VALUE_DATE("Value date", ExportOf.LINES),

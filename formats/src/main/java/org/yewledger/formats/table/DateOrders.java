@@ -13,6 +13,9 @@ import org.yewledger.formats.table.TableLayout.DateOrder;
 
 /** Settles the order of day, month and year by looking at a whole column. */
 final class DateOrders {
+  /** No date, and so none that could be read wrongly. */
+  private static final Settled NOTHING_TO_READ = new Settled(DateOrder.DAY_MONTH_YEAR, true, "", 0);
+
   private DateOrders() {}
 
   /**
@@ -26,8 +29,13 @@ final class DateOrders {
    * One 23 in the first place rules the month out there. Where dates contradict each other, most of
    * them decide, and the reader names the others. Where every date fits both orders, the one in
    * which they follow each other as rows of a statement do is taken, if the other one is not so.
+   *
+   * @param column below zero where no column has dates
    */
   static Settled settle(List<Table.Row> rows, int column) {
+    if (column < 0) {
+      return NOTHING_TO_READ;
+    }
     Map<DateOrder, List<Settled>> votes = new EnumMap<>(DateOrder.class);
     for (Table.Row row : rows) {
       String cell = row.cells().get(column);
@@ -49,7 +57,7 @@ final class DateOrders {
     List<String> cells =
         rows.stream().map(r -> r.cells().get(column)).filter(c -> !c.isEmpty()).toList();
     if (cells.isEmpty()) {
-      return new Settled(DateOrder.DAY_MONTH_YEAR, true, "", 0); // nothing to be read wrongly
+      return NOTHING_TO_READ;
     }
     boolean dayFirst = runsOneWay(cells, DateOrder.DAY_MONTH_YEAR);
     boolean monthFirst = runsOneWay(cells, DateOrder.MONTH_DAY_YEAR);

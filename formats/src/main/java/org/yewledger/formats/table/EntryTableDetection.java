@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.yewledger.core.sheet.SheetSign;
 import org.yewledger.formats.table.EntryTableLayout.Column;
-import org.yewledger.formats.table.TableLayout.DateOrder;
 
 /**
  * A proposed layout for a person's own sheet, from the names of its columns and from what stands in
@@ -59,19 +58,10 @@ public record EntryTableDetection(
 
   public static EntryTableDetection of(Table whole) {
     Table table = whole.ofLines();
-    List<String> figures =
-        IntStream.range(0, table.header().size())
-            .mapToObj(table::column)
-            .filter(ColumnMeanings::isFigures)
-            .flatMap(List::stream)
-            .toList();
-    AmountCells.SettledMark mark = AmountCells.settle(figures, null);
+    AmountCells.SettledMark mark = AmountCells.settle(table.figures(), null);
     List<Column> meanings = meanings(table);
     int dates = meanings.indexOf(Column.DATE);
-    var order =
-        dates < 0
-            ? new DateOrders.Settled(DateOrder.DAY_MONTH_YEAR, true, "", 0)
-            : DateOrders.settle(table.data(), dates);
+    DateOrders.Settled order = DateOrders.settle(table.data(), dates);
     boolean signs = showsSigns(table, meanings);
     return new EntryTableDetection(
         new EntryTableLayout(

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.LineSource;
@@ -60,6 +61,15 @@ public record Table(
   /** The cells of one column below the header. */
   public List<String> column(int index) {
     return data().stream().map(row -> row.cells().get(index)).toList();
+  }
+
+  /** The cells of all columns below the header that hold figures and nothing else. */
+  List<String> figures() {
+    return IntStream.range(0, header().size())
+        .mapToObj(this::column)
+        .filter(ColumnMeanings::isFigures)
+        .flatMap(List::stream)
+        .toList();
   }
 
   /**

@@ -1,10 +1,8 @@
 package org.yewledger.formats.table;
 
 import java.util.List;
-import java.util.stream.IntStream;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.formats.table.TableLayout.DateOrder;
 import org.yewledger.formats.table.TableLayout.Meaning;
 import org.yewledger.formats.table.TableLayout.Sign;
 
@@ -37,19 +35,10 @@ public record TableDetection(
    */
   public static TableDetection of(Table whole, @Nullable CurrencyUnit currency) {
     Table table = whole.ofLines();
-    List<String> figures =
-        IntStream.range(0, table.header().size())
-            .mapToObj(table::column)
-            .filter(ColumnMeanings::isFigures)
-            .flatMap(List::stream)
-            .toList();
-    AmountCells.SettledMark mark = AmountCells.settle(figures, currency);
+    AmountCells.SettledMark mark = AmountCells.settle(table.figures(), currency);
     List<Meaning> meanings = new ColumnMeanings(table, mark.mark()).meanings();
     int dates = meanings.indexOf(Meaning.BOOKED_ON);
-    var order =
-        dates < 0
-            ? new DateOrders.Settled(DateOrder.DAY_MONTH_YEAR, true, "", 0)
-            : DateOrders.settle(table.data(), dates);
+    DateOrders.Settled order = DateOrders.settle(table.data(), dates);
     var runs = BalanceColumn.of(table, meanings, mark.mark());
     // Where the balance only runs on with the amounts turned round, money out has no minus.
     Sign sign =
