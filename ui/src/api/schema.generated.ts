@@ -9575,13 +9575,19 @@ export interface components {
              * @description the book whose accounts and categories its names are
              */
             bookId: string;
-            /** @description how it is read; null to find that out */
+            /** @description how it is read; null for as a sheet with its columns was before, or to find out */
             layout?: components["schemas"]["SheetLayoutJson"];
             names: components["schemas"]["SheetNameSaidJson"][];
+            /**
+             * @description what becomes of the second rows of transfers that stand in the sheet twice
+             * @enum {string}
+             */
+            twins?: "LEAVE_OUT" | "TAKE_IN";
         };
         /** @description What a row becomes. */
         SheetEntryJson: {
             account: string;
+            /** @description whether it may be in the books already */
             alike: boolean;
             /**
              * Format: decimal
@@ -9595,6 +9601,8 @@ export interface components {
             /** Format: int32 */
             line: number;
             payee: string;
+            /** @description whether it is the second row of a transfer */
+            twin: boolean;
         };
         /** @description A statement to be ticked off, with its proof. */
         SheetJson: {
@@ -9675,6 +9683,8 @@ export interface components {
              * @description what it means; null while that has to be said, or where it is made
              */
             accountId?: string;
+            /** @description whether it means that because it was said so of an earlier sheet */
+            asBefore: boolean;
             known: boolean;
             name: string;
             /** Format: int32 */
@@ -9727,6 +9737,11 @@ export interface components {
             table: components["schemas"]["SheetTableJson"];
             /** @description what comes to each account; without the rows that are left out */
             totals: components["schemas"]["SheetTotalJson"][];
+            /**
+             * Format: int32
+             * @description how many transfers stand in the sheet twice, as far as they are asked about
+             */
+            twinCount: number;
         };
         /** @description A cell that does not fit; <code>line</code> as in the file, null where all of it is meant. */
         SheetProblemJson: {
@@ -9754,6 +9769,8 @@ export interface components {
             otherCount: number;
             /** @description the first of the rows that are no entries */
             others: components["schemas"]["SheetRowJson"][];
+            /** @description whether it is read as a sheet with these columns was before */
+            remembered: boolean;
             /** Format: int32 */
             rowCount: number;
             /** @description the first of its rows */

@@ -29,7 +29,12 @@ export function SheetBrings({
       <InspectorHead title="What the sheet brings" />
       {preview && <Totals preview={preview} />}
       {preview && <Problems preview={preview} />}
-      {preview && preview.alikeCount > 0 && <Alike count={preview.alikeCount} settled={settled} onSettle={onSettle} />}
+      {preview && preview.alikeCount > 0 && (
+        <Alike count={preview.alikeCount} said={settled.alike} onSay={(alike) => onSettle({ alike })} />
+      )}
+      {preview && preview.twinCount > 0 && (
+        <Twins count={preview.twinCount} said={settled.twins} onSay={(twins) => onSettle({ twins })} />
+      )}
       {preview && <SheetNames preview={preview} bookId={bookId} said={said} onSay={onSay} />}
       {children}
     </Inspector>
@@ -46,7 +51,7 @@ function Totals({ preview }: { preview: Preview }) {
       <table className={ruled({ size: 'dense', className: 'mb-4' })} aria-label="What comes to each account">
         <thead>
           <tr>
-            <th>Account</th>
+            <th className="w-[34%]">Account</th>
             <th className="text-right">In</th>
             <th className="text-right">Out</th>
             <th className="text-right">Together</th>
@@ -89,36 +94,53 @@ function Problems({ preview }: { preview: Preview }) {
   )
 }
 
-/** Entries of the same account, day and amount are there: whether they are these is for a person to say. */
-function Alike({
+/** Rows that would be in the books twice: whether they come is for a person to say. */
+function Doubles({
+  legend,
   count,
-  settled,
-  onSettle,
+  said,
+  onSay,
+  children,
 }: {
+  legend: string
   count: number
-  settled: Settled
-  onSettle: (to: Partial<Settled>) => void
+  said: Settled['alike']
+  onSay: (said: NonNullable<Settled['alike']>) => void
+  children: ReactNode
 }) {
-  const rows = count === 1 ? 'One row has' : `${count} rows have`
+  const them = count === 1 ? 'it' : 'them'
   return (
-    <fieldset className={noteBox({ tone: settled.alike ? 'calm' : undefined, className: 'mb-4' })}>
-      <legend className="sr-only">Rows that may be here already</legend>
-      <p className="mb-2">
-        {rows} the account, day and amount of {count === 1 ? 'an entry' : 'entries'} that {count === 1 ? 'is' : 'are'}{' '}
-        here.
-      </p>
+    <fieldset className={noteBox({ tone: said ? 'calm' : undefined, className: 'mb-4' })}>
+      <legend className="sr-only">{legend}</legend>
+      <p className="mb-2">{children}</p>
       <div className="flex gap-2">
-        <Button
-          size="small"
-          aria-pressed={settled.alike === 'LEAVE_OUT'}
-          onClick={() => onSettle({ alike: 'LEAVE_OUT' })}
-        >
-          Leave {count === 1 ? 'it' : 'them'} out
+        <Button size="small" aria-pressed={said === 'LEAVE_OUT'} onClick={() => onSay('LEAVE_OUT')}>
+          Leave {them} out
         </Button>
-        <Button size="small" aria-pressed={settled.alike === 'TAKE_IN'} onClick={() => onSettle({ alike: 'TAKE_IN' })}>
-          Take {count === 1 ? 'it' : 'them'} in too
+        <Button size="small" aria-pressed={said === 'TAKE_IN'} onClick={() => onSay('TAKE_IN')}>
+          Take {them} in too
         </Button>
       </div>
     </fieldset>
+  )
+}
+
+function Alike({ count, ...rest }: { count: number; said: Settled['alike']; onSay: (to: Settled['alike']) => void }) {
+  return (
+    <Doubles legend="Rows that may be here already" count={count} {...rest}>
+      {count === 1
+        ? 'One row has the account, day and amount of an entry that is here.'
+        : `${count} rows have the account, day and amount of entries that are here.`}
+    </Doubles>
+  )
+}
+
+function Twins({ count, ...rest }: { count: number; said: Settled['twins']; onSay: (to: Settled['twins']) => void }) {
+  return (
+    <Doubles legend="Transfers that stand in the sheet twice" count={count} {...rest}>
+      {count === 1
+        ? 'One transfer stands in the sheet twice, once for each account. Its second row would book it again.'
+        : `${count} transfers stand in the sheet twice, once for each account. Their second rows would book them again.`}
+    </Doubles>
   )
 }

@@ -86,17 +86,11 @@ export function SheetColumns({
             <>
               <td className="bg-paper text-right">{entry && <Flow amount={entry.amount} />}</td>
               <td
-                className={entry?.alike ? 'bg-paper text-heartwood' : 'bg-paper'}
+                className={isDouble(entry) ? 'bg-paper text-heartwood' : 'bg-paper'}
                 title={entry && `${entry.payee}: ${entry.account}, ${entry.category}`}
               >
                 {entry
-                  ? entry.alike
-                    ? settled.alike === 'LEAVE_OUT'
-                      ? 'left out'
-                      : 'here already?'
-                    : isPositive(entry.amount)
-                      ? `${entry.category} › ${entry.account}`
-                      : `${entry.account} › ${entry.category}`
+                  ? becomes(entry, settled)
                   : others.has(row.line)
                     ? 'no entry'
                     : wrong.has(row.line)
@@ -109,4 +103,16 @@ export function SheetColumns({
       />
     </>
   )
+}
+
+type Becomes = Preview['entries'][number]
+
+const isDouble = (entry: Becomes | undefined) => entry !== undefined && (entry.alike || entry.twin)
+
+/** What a row becomes, in few words. */
+function becomes(entry: Becomes, { alike, twins }: Settled): string {
+  if ((entry.alike && alike === 'LEAVE_OUT') || (entry.twin && twins === 'LEAVE_OUT')) return 'left out'
+  if (entry.alike && !alike) return 'here already?'
+  if (entry.twin && !twins) return 'told twice?'
+  return isPositive(entry.amount) ? `${entry.category} › ${entry.account}` : `${entry.account} › ${entry.category}`
 }

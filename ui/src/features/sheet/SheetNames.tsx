@@ -2,7 +2,7 @@ import { AccountPicker } from '@/parts/AccountPicker'
 import { Button } from '@/parts/Button'
 import { counted } from '@/parts/figures'
 import { textLink } from '@/parts/look'
-import { type Named, type Preview, type Said, saidOf, toSay } from './sheet'
+import { type Named, nameOf, type Preview, type Said, saidOf, toSay } from './sheet'
 
 /** What the names in a sheet mean that are not those of accounts and categories. */
 export function SheetNames({
@@ -32,6 +32,7 @@ export function SheetNames({
           <NameRow
             key={`${named.side} ${named.name}`}
             named={named}
+            onBothSides={preview.names.some((n) => n.side !== named.side && nameOf(n) === nameOf(named))}
             bookId={bookId}
             said={saidOf(named, said)}
             onSay={(one) => onSay([one])}
@@ -53,25 +54,34 @@ export function SheetNames({
 
 function NameRow({
   named,
+  onBothSides,
   bookId,
   said,
   onSay,
 }: {
   named: Named
+  /** Whether it names an account in some rows and what the amount was for in others. */
+  onBothSides: boolean
   bookId: string
   said: Said | undefined
   onSay: (said: Said) => void
 }) {
   const of = { side: named.side, name: named.name }
   const own = named.side === 'ACCOUNT'
+  const accountId = said?.accountId ?? (named.asBefore ? named.accountId : undefined)
   const words = named.name || (own ? 'Rows without an account' : 'Rows without a category')
+  const as = own ? 'an account' : 'a category'
   return (
     <li className="flex flex-col gap-1 border-hairline border-t py-2">
       <span className="flex items-baseline gap-2">
         <span className="min-w-0 flex-1 truncate" title={words}>
           {words}
         </span>
-        <span className="flex-none text-small text-ink-2">{counted(named.rows, 'row')}</span>
+        <span className="flex-none text-small text-ink-2">
+          {named.asBefore && 'as before, '}
+          {onBothSides && `as ${as}, `}
+          {counted(named.rows, 'row')}
+        </span>
       </span>
       {said?.make ? (
         <span className="flex items-baseline gap-3 text-small">
@@ -83,14 +93,14 @@ function NameRow({
       ) : (
         <>
           <AccountPicker
-            aria-label={`What ${words} means`}
+            aria-label={`What ${words} means${onBothSides ? ` as ${as}` : ''}`}
             bookId={own ? bookId : undefined}
-            value={said?.accountId}
+            value={accountId}
             only={(a) => (own ? a.accountClass === 'ASSET' || a.accountClass === 'LIABILITY' : true)}
             placeholder={own ? 'which account paid' : 'which category'}
             onChange={(account) => onSay({ ...of, accountId: account?.id })}
           />
-          {!own && named.name !== '' && !said?.accountId && (
+          {!own && named.name !== '' && !accountId && (
             <span className="flex gap-3">
               <button
                 type="button"

@@ -17,9 +17,12 @@ export interface Settled {
   layout?: Layout
   answered: OpenQuestion[]
   alike?: Asked['alike']
+  twins?: Asked['twins']
 }
 
-const keyOf = (of: { side: string; name: string }) => `${of.side} ${of.name.trim().replace(/\s+/g, ' ').toLowerCase()}`
+/** A name, however it is spaced and in upper or lower case. */
+export const nameOf = (of: { name: string }) => of.name.trim().replace(/\s+/g, ' ').toLowerCase()
+const keyOf = (of: { side: string; name: string }) => `${of.side} ${nameOf(of)}`
 
 /** The sheet in hand, as long as the page stays: leaving the view does not put it back. */
 let inHand: File | undefined
@@ -42,16 +45,21 @@ function form(file: File, asked: Asked): FormData {
   return body
 }
 
-/**
- * A sheet with what is settled about it; it is read again whenever something is. What its names mean is kept for the
- * book, so that the sheet of the next year knows them.
- */
+/** What is said of names, as long as the page stays, and what earlier sheets said of the others. */
+const meant = (said: Said[], read: Preview): Said[] => [
+  ...said,
+  ...read.names
+    .filter((n) => n.asBefore && n.accountId)
+    .map(({ side, name, accountId }) => ({ side, name, accountId })),
+]
+
+/** A sheet with what is settled about it; it is read again whenever something is. */
 export function useSheet(file: File, bookId: string) {
   const [names, setNames] = useKept<Said[]>(`sheet names of ${bookId}`, [])
   const [settled, setSettled] = useKept<Settled>(`sheet ${file.name} of ${file.size} bytes, ${file.lastModified}`, {
     answered: [],
   })
-  const asked: Asked = { bookId, layout: settled.layout, names, alike: settled.alike }
+  const asked: Asked = { bookId, layout: settled.layout, names, alike: settled.alike, twins: settled.twins }
   const preview = useQuery({
     queryKey: ['sheet', file.name, file.size, file.lastModified, asked],
     retry: false,
@@ -69,16 +77,23 @@ export function useSheet(file: File, bookId: string) {
         ...old.filter((o) => !said.some((s) => keyOf(s) === keyOf(o))),
         ...said.filter((s) => s.accountId || s.make),
       ]),
-    /** Takes it in as it was previewed: the layout shown is the layout used. */
+    /** Takes it in as it was previewed: the layout and the names shown are those used. */
     takeIn: (read: Preview) =>
-      upload<Taken>('/api/entry-sheet', form(file, { ...asked, layout: settled.layout ?? read.table.layout })),
-    forget: () => setSettled(undefined),
+      upload<Taken>(
+        '/api/entry-sheet',
+        form(file, { ...asked, names: meant(names, read), layout: settled.layout ?? read.table.layout }),
+      ),
+    /** Another sheet asks by itself what rows without a name mean. */
+    forget: () => {
+      setSettled(undefined)
+      setNames((old) => old.filter((o) => o.name.trim() !== ''))
+    },
   }
 }
 
-/** Names that mean nothing by themselves: to be said, or said by the person. */
+/** Names that mean nothing by themselves: to be said, or said by the person, now or of an earlier sheet. */
 export const toSay = (read: Preview, said: Said[]) =>
-  read.names.filter((n) => !n.known || said.some((s) => keyOf(s) === keyOf(n)))
+  read.names.filter((n) => !n.known || n.asBefore || said.some((s) => keyOf(s) === keyOf(n)))
 
 export const saidOf = (named: Named, said: Said[]) => said.find((s) => keyOf(s) === keyOf(named))
 
@@ -91,5 +106,6 @@ export function whyNot(read: Preview | undefined, settled: Settled): string | un
   if (open > 0) return `Say what ${open === 1 ? 'one name means' : `${open} names mean`} first.`
   if (read.problemCount > 0) return 'Rows that cannot be taken in are left: mend the sheet and choose it again.'
   if (read.alikeCount > 0 && !settled.alike) return 'Say what becomes of the rows that may be here already.'
+  if (read.twinCount > 0 && !settled.twins) return 'Say what becomes of the transfers that stand in the sheet twice.'
   return read.entryCount === 0 ? 'No row is left to take in.' : undefined
 }

@@ -7,7 +7,7 @@ grant select on all tables in schema public to yew_app;
 revoke all on flyway_schema_history from yew_app;
 grant insert, update, delete on
   book, account, entry, posting, line_link, statement, rule, tax_rate, tax_rate_step, exchange_rate, closed_month,
-  membership, recovery_code, link, household_setup, feed_balance, file_route, table_layout, bank_connection,
+  membership, recovery_code, link, household_setup, feed_balance, file_route, table_layout, sheet_name, sheet_layout, bank_connection,
   connected_account, payee, payee_alias, tag, entry_tag, served_months, journal_view, kept_report, kept_export, export_run, budget, budget_month, profit_goal, balance_goal, schedule, schedule_part, due_item, holiday, loan, loan_terms, lender_year, investment, security, trade, price, valuation, write_down, worth_entry, division_template, division_template_part, purpose_category, purpose_taking, taken_spending, api_token, idempotency_key, entry_template, attachment, scheduled_tasks, spring_session, spring_session_attributes, rate_limit to yew_app;
 grant insert on act, agreement, attachment_content, attachment_drawing, attachment_page to yew_app;
 grant insert, delete on statement_lines, tax_return, tax_return_line to yew_app;
@@ -19,4 +19,4 @@ grant update (taken_back_at) on bank_line to yew_app;
 grant update, delete on bank_line_state to yew_app;
 grant execute on all functions in schema public to yew_app;
 revoke execute on function undo_step(uuid, bigint, text, text), undo_arrival(uuid), follow_acts(text, text[], text[]) from yew_app;
--- tables and functions as of migration 56
+-- tables and functions as of migration 57

@@ -7,6 +7,8 @@ import static org.testng.Assert.assertTrue;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import org.yewledger.app.platform.Role;
@@ -169,6 +171,95 @@ public class EntrySheetTest extends AppTest {
     assertEquals(entries().size(), once.size() + 1);
     JsonNode again = takeIn(h.api(), sheet(), asked("", ",\"alike\":\"TAKE_IN\"")).json();
     assertEquals(again.path("entries").asInt(), 4);
+  }
+
+  @Test
+  public void aTransferThatStandsTwiceComesOnceIfThatIsSaid() {
+    String current = h.current().name();
+    String card = h.card().name();
+    String both =
+        """
+        Date,Who,Amount,Category,Account
+        2026-08-03,Card bill,-80.00,%2$s,%1$s
+        2026-08-04,Card bill,80.00,%1$s,%2$s
+        2026-08-05,Mill,-4.00,Groceries,%2$s
+        """
+            .formatted(current, card);
+    JsonNode open = preview(both, asked("", "")).json();
+    assertEquals(open.path("twinCount").asInt(), 1, open.toString());
+    assertEquals(open.at("/entries/1/twin").asBoolean(), true);
+    assertEquals(problem(takeIn(h.api(), both, asked("", ""))), "sheet-twins-open");
+
+    String once = ",\"twins\":\"LEAVE_OUT\"";
+    JsonNode left = preview(both, asked("", once)).json();
+    assertEquals(left.path("entryCount").asInt(), 2);
+    var sums = new TreeMap<String, String>();
+    left.path("totals")
+        .forEach(t -> sums.put(t.path("account").asString(), t.path("sum").asString()));
+    assertEquals(sums, Map.of(current, "-80.00", card, "76.00"), "what comes to both of its ends");
+    JsonNode taken = takeIn(h.api(), both, asked("", once)).json();
+    assertEquals(taken.path("entries").asInt(), 2, taken.toString());
+    assertEquals(taken.path("leftOut").asInt(), 1);
+    assertEquals(
+        preview(both, asked("", "")).json().path("twinCount").asInt(),
+        1,
+        "it came on another day than its twin, so it is not there already");
+  }
+
+  @Test
+  public void theSheetOfTheNextYearIsReadAsThisOne() {
+    String layout =
+        ",\"layout\":{\"meanings\":[\"DATE\",\"PAYEE\",\"AMOUNT\",\"CATEGORY\",\"ACCOUNT\",\"IGNORE\",\"TAGS\"]"
+            + ",\"dateOrder\":\"DAY_MONTH_YEAR\",\"decimalMark\":\"POINT\",\"sign\":\"OUT_IS_NEGATIVE\"}";
+    String dated =
+        sheet().replace("2026-08-28", "08/08/2026").replaceAll("2026-08-(\\d\\d)", "$1/08/2026");
+    Api.Answer first = takeIn(h.api(), dated, asked(SAID, layout));
+    assertEquals(first.status(), 201, first.toString());
+
+    String next = dated.replace("/08/2026", "/09/2026");
+    JsonNode read = preview(next, asked("", "")).json();
+    assertTrue(read.at("/table/remembered").asBoolean());
+    assertEquals(read.at("/table/layout/meanings/5").asString(), "IGNORE", "as it was said");
+    assertEquals(read.path("firstDay").asString(), "2026-09-03");
+    assertTrue(read.at("/names/2/asBefore").asBoolean(), read.toString());
+    assertEquals(takeIn(h.api(), next, asked("", "")).json().path("entries").asInt(), 4);
+    JsonNode other =
+        preview(
+                next,
+                asked("", "")
+                    .replace(h.current().bookId().toString(), h.press().bookId().toString()))
+            .json();
+    assertFalse(other.at("/table/remembered").asBoolean(), "another book is read by itself");
+  }
+
+  @Test
+  public void whatANameMeantFollowsItsCategoryAndGoesWithItsEntries() {
+    takeIn(h.api(), sheet(), asked(SAID, ""));
+    JsonNode made = preview(sheet(), asked("", "")).json().at("/names/2");
+    assertTrue(made.path("asBefore").asBoolean());
+    Api.Answer merged =
+        h.api()
+            .post(
+                "/api/accounts/" + made.path("accountId").asString() + "/merge",
+                "{\"intoId\":\"%s\"}".formatted(h.groceries().id()));
+    assertEquals(merged.status(), 200, merged.toString());
+    assertEquals(
+        preview(sheet(), asked("", "")).json().at("/names/2/accountId").asString(),
+        h.groceries().id().toString());
+    for (int step = 0; step < 2; step++) {
+      String act = h.api().get("/api/acts/next").json().at("/undo/id").asString();
+      assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
+    }
+    assertFalse(preview(sheet(), asked("", "")).json().at("/names/2/known").asBoolean());
+  }
+
+  @Test
+  public void rowsWithoutANameAreAskedAboutInEachSheet() {
+    String unnamed = "Date,Who,Amount,Category\n2026-08-03,Mill,-4.00,Groceries\n";
+    String said =
+        "{\"side\":\"ACCOUNT\",\"name\":\"\",\"accountId\":\"%s\"}".formatted(h.current().id());
+    assertEquals(takeIn(h.api(), unnamed, asked(said, "")).status(), 201);
+    assertFalse(preview(unnamed, asked("", "")).json().at("/names/0/known").asBoolean());
   }
 
   @Test

@@ -55,6 +55,7 @@ public class PackagesAndTablesTest extends AppTest {
           Map.entry("tax", "tax_month tax_return tax_return_line"),
           Map.entry("reconcile", "statement statement_lines agreement"),
           Map.entry("gather", "file_route table_layout"),
+          Map.entry("sheet", "sheet_name sheet_layout"),
           Map.entry("connection", "bank_connection connected_account feed_balance"),
           Map.entry("token", "api_token idempotency_key"),
           Map.entry("setup", "household_setup"));

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.testng.annotations.Test;
 
 /** A person's own sheet of entries, from its columns to the journal and back. */
@@ -32,6 +33,13 @@ public class EntrySheetTest extends BrowserTest {
 
   private static void say(Page page, String name, String account) {
     named(page, name).fill(account);
+    assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
+    page.keyboard().press("Enter");
+  }
+
+  /** Where a name is that of an account and of what amounts were for. */
+  private static void say(Page page, String name, String as, String account) {
+    page.getByLabel("What " + name + " means as " + as).fill(account);
     assertThat(page.getByRole(AriaRole.OPTION).first()).isVisible();
     page.keyboard().press("Enter");
   }
@@ -92,6 +100,52 @@ public class EntrySheetTest extends BrowserTest {
     button(page, "Take it in too").click();
     assertThat(button(page, "Take in 1 entry")).isEnabled();
     assertNoViolations(page, "the sheet");
+  }
+
+  @Test
+  public void aTransferOnBothItsAccountsComesOnceAndTheNextYearsSheetIsKnown() {
+    Page page = signedInAt("/journal/sheet");
+    String sheet =
+        """
+        Day;Who;Sum;Kind;Where
+        13.09.2026;To the purse;-61,00;the tin;Harbour Current
+        14.09.2026;To the purse;61,00;Harbour Current;the tin
+        14.09.2026;Tern Books;-7,45;Books & maps;the tin
+        """;
+    choose(page, sheet);
+    for (String column : List.of("Day Date", "Who Payee", "Kind Category", "Where Account")) {
+      String[] parted = column.split(" ");
+      choose(page.getByLabel("Meaning of " + parted[0]), parted[1]);
+    }
+    choose(page.getByLabel("Meaning of Sum"), "Amount");
+    say(page, "the tin", "an account", "Purse");
+    say(page, "the tin", "a category", "Purse");
+    button(page, "New expense category Books & maps").click();
+
+    assertThat(page.getByText("One transfer stands in the sheet twice")).isVisible();
+    assertThat(page.getByRole(AriaRole.CELL, cell("told twice?"))).isVisible();
+    assertThat(button(page, "Take in")).isDisabled();
+    button(page, "Leave it out").click();
+    assertThat(
+            page.getByRole(AriaRole.TABLE, table("What comes to each account"))
+                .getByRole(AriaRole.ROW)
+                .filter(hasText("Purse")))
+        .containsText("61.00");
+    assertNoViolations(page, "a sheet with a transfer in it twice");
+    button(page, "Take in 2 entries").click();
+    assertThat(page.getByText("2 entries came from past.csv")).isVisible();
+
+    // In another window, which has nothing of what this one was told.
+    Page other = signedInAt("/journal/sheet");
+    choose(other, sheet.replace(".09.2026", ".08.2026"));
+    assertThat(other.getByLabel("Meaning of Kind")).hasText("Category");
+    assertThat(other.getByText("all as last time")).isVisible();
+    assertThat(other.getByText("Names as you said")).isVisible();
+    assertThat(other.getByText("as before, ")).hasCount(3);
+    button(other, "Leave it out").click();
+    button(other, "Take in 2 entries").click();
+    assertThat(other.getByText("2 entries came from past.csv")).isVisible();
+    undo(other, 2);
   }
 
   private static Locator.FilterOptions hasText(String text) {

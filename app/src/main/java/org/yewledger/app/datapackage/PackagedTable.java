@@ -33,6 +33,10 @@ record PackagedTable(String name, String title, String order, Set<String> later)
           new PackagedTable("file_route", "Which account files are for", "account_number"),
           new PackagedTable(
               "table_layout", "How tables of banks are read", "account_id, header_key"),
+          new PackagedTable(
+              "sheet_name", "What names in sheets of entries mean", "book_id, side, name"),
+          new PackagedTable(
+              "sheet_layout", "How sheets of entries are read", "book_id, header_key"),
           new PackagedTable("feed_balance", "What feeds say", "account_id, on_day"),
           new PackagedTable("batch", "Batches of bank lines", "no"),
           new PackagedTable("bank_line", "Bank lines", "id"),

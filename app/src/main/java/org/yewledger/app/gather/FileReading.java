@@ -1,11 +1,9 @@
 package org.yewledger.app.gather;
 
 import java.util.Comparator;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -16,10 +14,10 @@ import org.yewledger.app.gather.RememberedLayouts.Remembered;
 import org.yewledger.core.gather.BankStatement;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.formats.UnreadableFile;
+import org.yewledger.formats.table.KnownTable;
 import org.yewledger.formats.table.Table;
 import org.yewledger.formats.table.TableDetection;
 import org.yewledger.formats.table.TableLayout.Meaning;
-import org.yewledger.formats.table.TableReading;
 
 /** Reads an uploaded file and finds the accounts that it is for. */
 @Component
@@ -90,7 +88,7 @@ class FileReading {
     LayoutJson said = upload.layout();
     Table cells =
         said == null
-            ? cellsAsKept(upload.bytes(), kept)
+            ? KnownTable.cells(upload.bytes(), kept.stream().map(Remembered::table).toList())
             : Table.parse(upload.bytes(), said.reading());
     List<Remembered> fitting =
         kept.stream().filter(k -> k.headerKey().equals(cells.headerKey())).toList();
@@ -110,30 +108,6 @@ class FileReading {
             cells, inCurrency, account, layout, said == null && ofAccount.isPresent());
     List<Part> parts = reading.statements().stream().map(s -> new Part(s, route)).toList();
     return new FileRead(reading, parts, route);
-  }
-
-  /** The cells as found out, or as they were cut before where that gives column names known. */
-  private static Table cellsAsKept(byte[] bytes, List<Remembered> kept) {
-    Table found = null;
-    UnreadableFile problem = null;
-    Set<TableReading> readings = new LinkedHashSet<>();
-    readings.add(TableReading.FIND_OUT);
-    kept.forEach(k -> readings.add(k.layout().reading()));
-    for (TableReading reading : readings) {
-      try {
-        Table cells = Table.parse(bytes, reading);
-        if (kept.stream().anyMatch(k -> k.headerKey().equals(cells.headerKey()))) {
-          return cells;
-        }
-        found = found == null ? cells : found;
-      } catch (UnreadableFile e) {
-        problem = problem == null ? e : problem;
-      }
-    }
-    if (found == null) {
-      throw problem == null ? UnreadableFile.whole("No table is in the file.") : problem;
-    }
-    return found;
   }
 
   /** By the number in the file; else the only account for which such a table was read before. */

@@ -9,12 +9,17 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.yewledger.app.platform.SignedIn;
+import org.yewledger.formats.table.KnownTable;
 import tools.jackson.databind.json.JsonMapper;
 
 /** How tables were read before, by account and by the names of their columns. */
 @Component
 class RememberedLayouts {
-  record Remembered(UUID accountId, String headerKey, LayoutJson layout) {}
+  record Remembered(UUID accountId, String headerKey, LayoutJson layout) {
+    KnownTable table() {
+      return new KnownTable(headerKey, layout.reading());
+    }
+  }
 
   private final JdbcClient jdbc;
   private final JsonMapper json;

@@ -295,6 +295,7 @@ public final class ProblemCodes {
           "sheet-tax-unknown",
           "sheet-text-too-long",
           "sheet-too-long",
+          "sheet-twins-open",
           "sign-in-failed",
           "sign-in-paused",
           "span-backwards",

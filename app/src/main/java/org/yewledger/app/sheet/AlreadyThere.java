@@ -12,11 +12,10 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.yewledger.app.platform.SignedIn;
-import org.yewledger.core.sheet.EntrySheet;
 import org.yewledger.core.sheet.EntrySheet.Booked;
-import org.yewledger.core.sheet.EntrySheet.Trace;
+import org.yewledger.core.sheet.SheetDoubles.Trace;
 
-/** Finds which rows of a sheet may be in the books already. */
+/** Finds what is in the books where the rows of a sheet would come. */
 @Component
 @Transactional(propagation = Propagation.MANDATORY)
 class AlreadyThere {
@@ -27,10 +26,10 @@ class AlreadyThere {
   }
 
   /**
-   * The lines of rows for which an entry of the same account, day and amount is there. Cost: what
-   * stands on the accounts between the first day of the sheet and the last, by an index.
+   * What stands on the accounts of the rows between the first day of the sheet and the last, by an
+   * index.
    */
-  List<Integer> lines(List<Booked> booked) {
+  List<Trace> traces(List<Booked> booked) {
     if (booked.isEmpty()) {
       return List.of();
     }
@@ -53,6 +52,6 @@ class AlreadyThere {
                   row.getLong("amount_minor"));
           there.addAll(Collections.nCopies(row.getInt("times"), trace));
         });
-    return EntrySheet.alike(booked, there);
+    return there;
   }
 }

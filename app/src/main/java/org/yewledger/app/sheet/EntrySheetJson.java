@@ -12,6 +12,8 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.app.platform.Texts;
 import org.yewledger.app.sheet.EntrySheetService.SheetTaken;
 import org.yewledger.core.ledger.AccountKind;
+import org.yewledger.core.sheet.SheetDoubles.Answers;
+import org.yewledger.core.sheet.SheetDoubles.Said;
 import org.yewledger.core.sheet.SheetName;
 import org.yewledger.core.sheet.SheetSign;
 import org.yewledger.formats.table.EntryTableLayout;
@@ -24,12 +26,6 @@ import org.yewledger.formats.table.TableReading;
 /** What the API says about a person's own sheet of entries. */
 final class EntrySheetJson {
   private EntrySheetJson() {}
-
-  /** What becomes of rows that may be in the books already. */
-  enum AlikeSaid {
-    LEAVE_OUT,
-    TAKE_IN
-  }
 
   /** What is made of a name that means nothing yet. */
   enum MadeCategory {
@@ -63,7 +59,7 @@ final class EntrySheetJson {
       @Nullable DecimalMark decimalMark,
       @Nullable SheetSign sign,
       @Nullable Boolean leaveOutOthers) {
-    static SheetLayoutJson of(SheetReading reading, @Nullable SheetLayoutJson said) {
+    static SheetLayoutJson of(SheetReading reading) {
       Table table = reading.table();
       EntryTableLayout layout = reading.layout();
       return new SheetLayoutJson(
@@ -74,7 +70,7 @@ final class EntrySheetJson {
           layout.dateOrder(),
           layout.decimalMark(),
           layout.sign(),
-          said != null && said.leavesOutOthers());
+          reading.leavesOutOthers());
     }
 
     boolean leavesOutOthers() {
@@ -113,14 +109,20 @@ final class EntrySheetJson {
    * How a sheet is taken.
    *
    * @param bookId the book whose accounts and categories its names are
-   * @param layout how it is read; null to find that out
+   * @param layout how it is read; null for as a sheet with its columns was before, or to find out
    * @param alike what becomes of rows that may be there already; null while that is not said
+   * @param twins what becomes of the second rows of transfers that stand in the sheet twice
    */
   record SheetAskedJson(
       @NotNull UUID bookId,
       @Nullable @Valid SheetLayoutJson layout,
       @NotNull @Size(max = 5_000) List<@NotNull @Valid SheetNameSaidJson> names,
-      @Nullable AlikeSaid alike) {
+      @Nullable Said alike,
+      @Nullable Said twins) {
+    Answers answers() {
+      return new Answers(alike, twins);
+    }
+
     /** What is said of names; the last, where one is said twice. */
     Map<SheetName, SheetNameSaidJson> said() {
       Map<SheetName, SheetNameSaidJson> said = new HashMap<>();

@@ -6,10 +6,10 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.yewledger.app.sheet.EntrySheetJson.AlikeSaid;
 import org.yewledger.app.sheet.EntrySheetJson.SheetAskedJson;
 import org.yewledger.app.sheet.EntrySheetJson.SheetLayoutJson;
 import org.yewledger.app.sheet.EntrySheetJson.SheetNameSaidJson;
@@ -43,6 +43,7 @@ final class EntrySheetPreviewJson {
    * The sheet as a table.
    *
    * @param rows the first of its rows
+   * @param remembered whether it is read as a sheet with these columns was before
    * @param others the first of the rows that are no entries
    */
   record SheetTableJson(
@@ -50,6 +51,7 @@ final class EntrySheetPreviewJson {
       List<SheetRowJson> rows,
       int rowCount,
       SheetLayoutJson layout,
+      boolean remembered,
       boolean dateOrderCertain,
       String dateEvidence,
       int dateEvidenceLine,
@@ -57,14 +59,15 @@ final class EntrySheetPreviewJson {
       boolean signCertain,
       int otherCount,
       List<SheetRowJson> others) {
-    static SheetTableJson of(SheetReading reading, @Nullable SheetLayoutJson said) {
+    static SheetTableJson of(SheetReading reading) {
       Table table = reading.table();
       EntryTableDetection detected = reading.detected();
       return new SheetTableJson(
           table.header(),
           SheetRowJson.of(table.data(), ROWS_SHOWN),
           table.data().size(),
-          SheetLayoutJson.of(reading, said),
+          SheetLayoutJson.of(reading),
+          reading.remembered(),
           detected.dateOrderCertain(),
           detected.dateEvidence(),
           detected.dateEvidenceLine(),
@@ -95,9 +98,15 @@ final class EntrySheetPreviewJson {
    * A name in the sheet.
    *
    * @param accountId what it means; null while that has to be said, or where it is made
+   * @param asBefore whether it means that because it was said so of an earlier sheet
    */
   record SheetNameJson(
-      SheetName.Side side, String name, int rows, boolean known, @Nullable UUID accountId) {
+      SheetName.Side side,
+      String name,
+      int rows,
+      boolean known,
+      @Nullable UUID accountId,
+      boolean asBefore) {
     static SheetNameJson of(Named named, Map<SheetName, SheetNameSaidJson> choices) {
       SheetNameSaidJson said = choices.get(named.name());
       Account account = named.account();
@@ -107,11 +116,17 @@ final class EntrySheetPreviewJson {
           named.written(),
           named.rows(),
           account != null,
-          account == null || isMade ? null : account.id());
+          account == null || isMade ? null : account.id(),
+          named.asBefore());
     }
   }
 
-  /** What a row becomes. */
+  /**
+   * What a row becomes.
+   *
+   * @param alike whether it may be in the books already
+   * @param twin whether it is the second row of a transfer
+   */
   record SheetEntryJson(
       int line,
       LocalDate day,
@@ -120,8 +135,9 @@ final class EntrySheetPreviewJson {
       String category,
       BigDecimal amount,
       String currency,
-      boolean alike) {
-    static SheetEntryJson of(Booked booked, SheetPreview preview) {
+      boolean alike,
+      boolean twin) {
+    static SheetEntryJson of(Booked booked, SheetPreview preview, Set<Integer> twins) {
       return new SheetEntryJson(
           booked.row().line(),
           booked.row().day(),
@@ -130,7 +146,8 @@ final class EntrySheetPreviewJson {
           booked.category().name(),
           booked.amount().decimal(),
           booked.amount().currency().getCode(),
-          preview.alike().contains(booked.row().line()));
+          preview.doubles().alike().contains(booked.row().line()),
+          twins.contains(booked.row().line()));
     }
   }
 
@@ -140,20 +157,24 @@ final class EntrySheetPreviewJson {
     static List<SheetTotalJson> of(List<Booked> coming) {
       Map<Account, SheetTotalJson> totals = new LinkedHashMap<>();
       for (Booked booked : coming) {
-        Amount none = Amount.zero(booked.amount().currency());
-        boolean in = booked.amount().sign() > 0;
-        totals.merge(
-            booked.account(),
-            new SheetTotalJson(
-                booked.account().name(),
-                booked.amount().currency().getCode(),
-                1,
-                (in ? booked.amount() : none).decimal(),
-                (in ? none : booked.amount()).decimal(),
-                booked.amount().decimal()),
-            SheetTotalJson::plus);
+        booked
+            .comesTo()
+            .forEach((account, amount) ->
+                totals.merge(account, of(account, amount), SheetTotalJson::plus));
       }
       return List.copyOf(totals.values());
+    }
+
+    private static SheetTotalJson of(Account account, Amount amount) {
+      BigDecimal none = Amount.zero(amount.currency()).decimal();
+      boolean in = amount.sign() > 0;
+      return new SheetTotalJson(
+          account.name(),
+          amount.currency().getCode(),
+          1,
+          in ? amount.decimal() : none,
+          in ? none : amount.decimal(),
+          amount.decimal());
     }
 
     private SheetTotalJson plus(SheetTotalJson other) {
@@ -174,6 +195,7 @@ final class EntrySheetPreviewJson {
    * @param problems the first of the rows that cannot be taken in, of {@code problemCount}
    * @param entries what the first rows become
    * @param alikeCount how many rows may be in the books already
+   * @param twinCount how many transfers stand in the sheet twice, as far as they are asked about
    * @param totals what comes to each account; without the rows that are left out
    */
   record SheetPreviewJson(
@@ -187,6 +209,7 @@ final class EntrySheetPreviewJson {
       List<SheetEntryJson> entries,
       int entryCount,
       int alikeCount,
+      int twinCount,
       @Nullable LocalDate firstDay,
       @Nullable LocalDate lastDay,
       List<SheetTotalJson> totals) {
@@ -196,16 +219,13 @@ final class EntrySheetPreviewJson {
           Stream.concat(reading.read().problems().stream(), preview.result().problems().stream())
               .sorted(Comparator.comparingInt(BadRows.Problem::line))
               .toList();
-      List<Booked> coming =
-          preview.result().booked().stream()
-              .filter(b ->
-                  asked.alike() != AlikeSaid.LEAVE_OUT || !preview.alike().contains(b.row().line()))
-              .toList();
+      List<Booked> coming = preview.doubles().coming(preview.result().booked(), asked.answers());
+      Set<Integer> twins = preview.doubles().twinsToAsk(asked.answers());
       Map<SheetName, SheetNameSaidJson> said = asked.said();
       return new SheetPreviewJson(
           fileName,
           reading.table().source(),
-          SheetTableJson.of(reading, asked.layout()),
+          SheetTableJson.of(reading),
           SheetProblemJson.of(reading.problem()),
           problems.stream().limit(FEW_SHOWN).map(SheetProblemJson::of).toList(),
           problems.size(),
@@ -213,10 +233,11 @@ final class EntrySheetPreviewJson {
           preview.result().booked().stream()
               .sorted(Comparator.comparingInt(b -> b.row().line()))
               .limit(ROWS_SHOWN)
-              .map(b -> SheetEntryJson.of(b, preview))
+              .map(b -> SheetEntryJson.of(b, preview, twins))
               .toList(),
           coming.size(),
-          preview.alike().size(),
+          preview.doubles().alike().size(),
+          twins.size(),
           coming.isEmpty() ? null : coming.getFirst().row().day(),
           coming.isEmpty() ? null : coming.getLast().row().day(),
           SheetTotalJson.of(coming));

@@ -23,9 +23,9 @@ import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.journal.LedgerService;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Ids;
-import org.yewledger.app.sheet.EntrySheetJson.AlikeSaid;
 import org.yewledger.app.sheet.EntrySheetJson.MadeCategory;
 import org.yewledger.app.sheet.EntrySheetJson.SheetAskedJson;
+import org.yewledger.app.sheet.EntrySheetJson.SheetLayoutJson;
 import org.yewledger.app.sheet.EntrySheetJson.SheetNameSaidJson;
 import org.yewledger.core.BadRows;
 import org.yewledger.core.Refusal;
@@ -36,6 +36,7 @@ import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.sheet.EntrySheet;
 import org.yewledger.core.sheet.EntrySheet.Booked;
 import org.yewledger.core.sheet.EntrySheet.Named;
+import org.yewledger.core.sheet.SheetDoubles;
 import org.yewledger.core.sheet.SheetName;
 import org.yewledger.core.sheet.SheetNames;
 import org.yewledger.formats.UnreadableFile;
@@ -47,10 +48,10 @@ class EntrySheetService {
    * What a sheet would bring.
    *
    * @param result what its rows become, as far as their names are known
-   * @param alike the lines of rows that may be in the books already
+   * @param doubles which of them would be in the books twice
    */
   record SheetPreview(
-      SheetReading reading, List<Named> names, EntrySheet.Result result, Set<Integer> alike) {}
+      SheetReading reading, List<Named> names, EntrySheet.Result result, SheetDoubles doubles) {}
 
   /** How many entries came, and how many categories were made for them. */
   record SheetTaken(int entries, int leftOut, int categories) {}
@@ -68,6 +69,7 @@ class EntrySheetService {
   private final LedgerService ledgers;
   private final EntryStore entries;
   private final AlreadyThere alreadyThere;
+  private final KeptSheets kept;
   private final Acts acts;
 
   EntrySheetService(
@@ -79,6 +81,7 @@ class EntrySheetService {
       LedgerService ledgers,
       EntryStore entries,
       AlreadyThere alreadyThere,
+      KeptSheets kept,
       Acts acts) {
     this.charts = charts;
     this.accounts = accounts;
@@ -88,6 +91,7 @@ class EntrySheetService {
     this.ledgers = ledgers;
     this.entries = entries;
     this.alreadyThere = alreadyThere;
+    this.kept = kept;
     this.acts = acts;
   }
 
@@ -100,25 +104,25 @@ class EntrySheetService {
   SheetPreview preview(byte[] bytes, SheetAskedJson asked) {
     Chart chart = charts.chart();
     chart.book(asked.bookId());
-    SheetReading reading = SheetReading.of(bytes, asked.layout());
+    SheetReading reading = read(bytes, asked);
     EntrySheet sheet = sheet(reading, asked, chart, wanted -> wanted);
     EntrySheet.Result result = booked(sheet, ledgers.lookingAhead(chart), chart);
-    return new SheetPreview(
-        reading, sheet.names(), result, Set.copyOf(alreadyThere.lines(result.booked())));
+    return new SheetPreview(reading, sheet.names(), result, doubles(result.booked()));
   }
 
   /**
-   * Makes entries of all rows of a sheet, as one act.
+   * Makes entries of all rows of a sheet, as one act, and keeps how it was read and what its names
+   * mean.
    *
-   * @throws Refusal {@code layout-open}, {@code sheet-name-open} or {@code sheet-alike-open} for
-   *     what has to be said first
+   * @throws Refusal {@code layout-open}, {@code sheet-name-open}, {@code sheet-alike-open} or
+   *     {@code sheet-twins-open} for what has to be said first
    * @throws BadRows with every row that cannot be taken in
    */
   @Transactional
   @ForBookkeepers
   public SheetTaken takeIn(String fileName, byte[] bytes, SheetAskedJson asked) {
     charts.chart().book(asked.bookId());
-    SheetReading reading = SheetReading.of(bytes, asked.layout()).settledBy(asked.layout());
+    SheetReading reading = read(bytes, asked).settled();
     EntrySheet known = sheet(reading, asked, charts.chart(), wanted -> wanted);
     requireNamed(known);
     locks.shared(existing(known, charts.chart()));
@@ -140,14 +144,34 @@ class EntrySheetService {
               return accounts.add(chart, wanted, null, AccountFacts.NONE);
             });
     List<Booked> booked = booked(sheet, ledgers.ledger(chart), chart).all();
-    Set<Integer> alike = Set.copyOf(alreadyThere.lines(booked));
-    requireAlikeSaid(alike, asked.alike());
-    List<Booked> coming =
-        booked.stream()
-            .filter(b -> asked.alike() != AlikeSaid.LEAVE_OUT || !alike.contains(b.row().line()))
-            .toList();
+    SheetDoubles doubles = doubles(booked);
+    doubles.requireSaid(asked.answers());
+    List<Booked> coming = doubles.coming(booked, asked.answers());
     entries.add(coming.stream().map(Booked::entry).toList());
+    kept.keepNames(book.id(), said(sheet, asked));
+    kept.keepLayout(book.id(), reading.table().headerKey(), SheetLayoutJson.of(reading));
     return new SheetTaken(coming.size(), booked.size() - coming.size(), made.size());
+  }
+
+  private SheetReading read(byte[] bytes, SheetAskedJson asked) {
+    return SheetReading.of(bytes, asked.layout(), kept.layouts(asked.bookId()));
+  }
+
+  private SheetDoubles doubles(List<Booked> booked) {
+    return SheetDoubles.of(booked, alreadyThere.traces(booked));
+  }
+
+  /** What names are said to mean. Rows without a name mean what they do in this sheet only. */
+  private static Map<SheetName, UUID> said(EntrySheet sheet, SheetAskedJson asked) {
+    Set<SheetName> said = asked.said().keySet();
+    Map<SheetName, UUID> meanings = new HashMap<>();
+    for (Named named : sheet.names()) {
+      Account account = named.account();
+      if (account != null && said.contains(named.name()) && !named.name().text().isEmpty()) {
+        meanings.put(named.name(), account.id());
+      }
+    }
+    return meanings;
   }
 
   private static Set<UUID> existing(EntrySheet sheet, Chart chart) {
@@ -165,9 +189,11 @@ class EntrySheetService {
   private EntrySheet sheet(SheetReading reading, SheetAskedJson asked, Chart chart, Making making) {
     Book book = chart.book(asked.bookId()).toBook();
     List<Account> ofBook = chart.accountsOf(book.id()).toList();
+    Map<SheetName, Account> before = new HashMap<>();
+    kept.names(book.id()).forEach((name, account) -> before.put(name, chart.account(account)));
     var unsaid =
         new EntrySheet(
-            reading.rows(), new SheetNames(ofBook, Map.of()), reading.layout().signMeant());
+            reading.rows(), new SheetNames(ofBook, Map.of(), before), reading.layout().signMeant());
     Map<SheetName, SheetNameSaidJson> choices = asked.said();
     Map<SheetName, Account> said = new HashMap<>();
     for (Named named : unsaid.names()) {
@@ -178,7 +204,7 @@ class EntrySheetService {
       }
     }
     return new EntrySheet(
-        reading.rows(), new SheetNames(ofBook, said), reading.layout().signMeant());
+        reading.rows(), new SheetNames(ofBook, said, before), reading.layout().signMeant());
   }
 
   /** Null where nothing is chosen yet, or nothing that could be made. */
@@ -216,16 +242,6 @@ class EntrySheetService {
               .formatted(
                   String.join(", ", open.subList(0, Math.min(3, open.size()))),
                   open.size() > 3 ? " and %d more names".formatted(open.size() - 3) : ""));
-    }
-  }
-
-  private static void requireAlikeSaid(Set<Integer> alike, @Nullable AlikeSaid said) {
-    if (!alike.isEmpty() && said == null) {
-      throw Refusal.ofField(
-          "sheet-alike-open",
-          "alike",
-          "%d rows have the account, day and amount of entries that are there. Say whether they are left out. The first is in line %d."
-              .formatted(alike.size(), alike.stream().min(Integer::compare).orElseThrow()));
     }
   }
 }

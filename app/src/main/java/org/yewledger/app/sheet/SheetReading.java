@@ -3,6 +3,7 @@ package org.yewledger.app.sheet;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.sheet.EntrySheetJson.SheetLayoutJson;
+import org.yewledger.app.sheet.KeptSheets.KeptSheet;
 import org.yewledger.core.BadRows;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.sheet.SheetRow;
@@ -11,36 +12,54 @@ import org.yewledger.formats.UnreadableFile;
 import org.yewledger.formats.table.EntryTable;
 import org.yewledger.formats.table.EntryTableDetection;
 import org.yewledger.formats.table.EntryTableLayout;
+import org.yewledger.formats.table.KnownTable;
 import org.yewledger.formats.table.Table;
-import org.yewledger.formats.table.TableReading;
 
 /**
  * A sheet as far as it could be read.
  *
+ * @param said how it is to be read, by a person or as a sheet before; null if that was found out
+ * @param remembered whether it is read as a sheet before
  * @param problem why its rows cannot be read yet; null if they can
  */
 record SheetReading(
     Table table,
     EntryTableDetection detected,
     EntryTableLayout layout,
+    @Nullable SheetLayoutJson said,
+    boolean remembered,
     EntryTable.Read read,
     @Nullable UnreadableFile problem) {
   private static final EntryTable.Read NOTHING =
       new EntryTable.Read(List.of(), List.of(), List.of());
 
   /**
-   * @param said how a person wants it read; null to find everything out
+   * @param said how a person wants it read; null for as before, or to find everything out
+   * @param kept how sheets were read before, the latest first
    * @throws UnreadableFile if no table can be found in the file
    */
-  static SheetReading of(byte[] bytes, @Nullable SheetLayoutJson said) {
-    Table table = Table.parse(bytes, said == null ? TableReading.FIND_OUT : said.reading());
+  static SheetReading of(byte[] bytes, @Nullable SheetLayoutJson said, List<KeptSheet> kept) {
+    if (said != null) {
+      return of(Table.parse(bytes, said.reading()), said, false);
+    }
+    Table table = KnownTable.cells(bytes, kept.stream().map(KeptSheet::table).toList());
+    SheetLayoutJson before =
+        kept.stream()
+            .filter(k -> k.headerKey().equals(table.headerKey()))
+            .map(KeptSheet::layout)
+            .findFirst()
+            .orElse(null);
+    return of(table, before, before != null);
+  }
+
+  private static SheetReading of(Table table, @Nullable SheetLayoutJson said, boolean remembered) {
     EntryTableDetection detected = EntryTableDetection.of(table);
     EntryTableLayout layout = said == null ? detected.layout() : said.over(detected.layout());
     try {
       EntryTable.Read read = EntryTable.read(table, layout);
-      return new SheetReading(table, detected, layout, read, nothingRead(read));
+      return new SheetReading(table, detected, layout, said, remembered, read, nothingRead(read));
     } catch (UnreadableFile problem) {
-      return new SheetReading(table, detected, layout, NOTHING, problem);
+      return new SheetReading(table, detected, layout, said, remembered, NOTHING, problem);
     }
   }
 
@@ -54,6 +73,10 @@ record SheetReading(
     return read.rows();
   }
 
+  boolean leavesOutOthers() {
+    return said != null && said.leavesOutOthers();
+  }
+
   /**
    * The sheet, with nothing of it open or bad.
    *
@@ -61,7 +84,7 @@ record SheetReading(
    * @throws Refusal {@code layout-open}, naming the part of the layout to say
    * @throws BadRows with every row that cannot be read
    */
-  SheetReading settledBy(@Nullable SheetLayoutJson said) {
+  SheetReading settled() {
     if (problem != null) {
       throw problem;
     }
@@ -77,7 +100,7 @@ record SheetReading(
         detected.signCertain() || said != null && said.sign() != null,
         "sign",
         "The amounts of the sheet do not show what money out is. Say how it is told from money in.");
-    if (!read.others().isEmpty() && (said == null || !said.leavesOutOthers())) {
+    if (!read.others().isEmpty() && !leavesOutOthers()) {
       Table.Row first = read.others().getFirst();
       throw UnreadableFile.at(
           first.line(),

@@ -2,9 +2,7 @@ package org.yewledger.core.sheet;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,9 +38,11 @@ public final class EntrySheet {
    *
    * @param written as the sheet has it first
    * @param account what it means; null while that has to be said
+   * @param asBefore whether it means that because it did in an earlier sheet
    * @param rows in how many rows it stands
    */
-  public record Named(SheetName name, String written, @Nullable Account account, int rows) {}
+  public record Named(
+      SheetName name, String written, @Nullable Account account, boolean asBefore, int rows) {}
 
   /**
    * What a row becomes.
@@ -51,7 +51,19 @@ public final class EntrySheet {
    * @param amount with the sign of the account
    */
   public record Booked(
-      SheetRow row, Account account, Account category, Amount amount, Entry entry) {}
+      SheetRow row, Account account, Account category, Amount amount, Entry entry) {
+    /** Whether it moves money between two accounts of one's own. */
+    public boolean isTransfer() {
+      return SheetName.Side.ACCOUNT.takes(category);
+    }
+
+    /** What comes to accounts of one's own: to one of them, or to both of a transfer. */
+    public Map<Account, Amount> comesTo() {
+      return isTransfer()
+          ? Map.of(account, amount, category, amount.negated())
+          : Map.of(account, amount);
+    }
+  }
 
   /** What the rows become, those of the earliest days first, and what is wrong with the others. */
   public record Result(List<Booked> booked, List<BadRows.Problem> problems) {
@@ -65,9 +77,6 @@ public final class EntrySheet {
       return booked;
     }
   }
-
-  /** By what an entry is known to be in the books already. */
-  public record Trace(UUID accountId, LocalDate day, long amountMinor) {}
 
   private final List<SheetRow> rows;
   private final SheetNames names;
@@ -101,8 +110,9 @@ public final class EntrySheet {
   private void count(SheetName name, String written, Map<SheetName, Named> found) {
     found.merge(
         name,
-        new Named(name, written.strip(), names.of(name), 1),
-        (had, one) -> new Named(name, had.written(), had.account(), had.rows() + 1));
+        new Named(name, written.strip(), names.of(name), names.isAsBefore(name), 1),
+        (had, one) ->
+            new Named(name, had.written(), had.account(), had.asBefore(), had.rows() + 1));
   }
 
   /**
@@ -201,25 +211,5 @@ public final class EntrySheet {
   private static String column(Refusal refusal) {
     String field = refusal.field();
     return field == null || field.equals("parts") ? "category" : field;
-  }
-
-  /**
-   * Which rows may be in the books already, by their lines: those for which an entry of the same
-   * account, day and amount is there that no row before was taken for.
-   *
-   * @param there what is in the books, as often as it is there
-   */
-  public static List<Integer> alike(List<Booked> booked, Collection<Trace> there) {
-    Map<Trace, Integer> left = new HashMap<>();
-    there.forEach(trace -> left.merge(trace, 1, Integer::sum));
-    var lines = new ArrayList<Integer>();
-    for (Booked one : booked) {
-      var trace = new Trace(one.account().id(), one.row().day(), one.amount().minor());
-      if (left.getOrDefault(trace, 0) > 0) {
-        left.merge(trace, -1, Integer::sum);
-        lines.add(one.row().line());
-      }
-    }
-    return lines;
   }
 }

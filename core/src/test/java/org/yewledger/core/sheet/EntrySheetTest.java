@@ -1,6 +1,7 @@
 package org.yewledger.core.sheet;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
@@ -37,14 +38,13 @@ import org.yewledger.core.ledger.Posting;
 import org.yewledger.core.money.Amount;
 import org.yewledger.core.sheet.EntrySheet.Booked;
 import org.yewledger.core.sheet.EntrySheet.Named;
-import org.yewledger.core.sheet.EntrySheet.Trace;
 import org.yewledger.core.sheet.SheetName.Side;
 import org.yewledger.core.tax.TaxChoice;
 
 public class EntrySheetTest {
   private static final Account PAY = account(BOOK, "Pay", AccountKind.INCOME, null);
   private static final List<Account> ALL = List.of(CURRENT, CARD, GROCERIES, SCHOOL, PAY);
-  private static final SheetNames NAMES = new SheetNames(ALL, Map.of());
+  private static final SheetNames NAMES = new SheetNames(ALL, Map.of(), Map.of());
 
   private static SheetRow row(
       int line, String day, String payee, String amount, String account, String category) {
@@ -161,8 +161,9 @@ public class EntrySheetTest {
     assertEquals(
         sheet.names().stream().filter(n -> n.account() == null).toList(),
         List.of(
-            new Named(new SheetName(Side.ACCOUNT, ""), "", null, 2),
-            new Named(new SheetName(Side.CATEGORY, "food & drink"), "Food  & Drink", null, 2)));
+            new Named(new SheetName(Side.ACCOUNT, ""), "", null, false, 2),
+            new Named(
+                new SheetName(Side.CATEGORY, "food & drink"), "Food  & Drink", null, false, 2)));
     EntrySheet.Result result = sheet.booked(LEDGER, TAXES, Map.of());
     assertEquals(result.booked().stream().map(b -> b.row().line()).toList(), List.of(4));
     assertEquals(result.problems(), List.of());
@@ -174,10 +175,27 @@ public class EntrySheetTest {
                 SheetName.of(Side.ACCOUNT, ""),
                 CARD,
                 SheetName.of(Side.CATEGORY, "FOOD & DRINK"),
-                GROCERIES));
+                GROCERIES),
+            Map.of());
     assertEquals(
         said.of(SheetName.of(Side.CATEGORY, " Food & \t drink ")), GROCERIES, "however spaced");
     assertEquals(said.of(SheetName.of(Side.ACCOUNT, "")), CARD);
+  }
+
+  @Test
+  public void whatANameMeantBeforeItMeansUntilAPersonSaysOtherwise() {
+    SheetName school = SheetName.of(Side.CATEGORY, "School");
+    SheetName tin = SheetName.of(Side.ACCOUNT, "the tin");
+    Map<SheetName, Account> kept = Map.of(school, GROCERIES, tin, SCHOOL);
+    var before = new SheetNames(ALL, Map.of(), kept);
+    assertEquals(before.of(school), GROCERIES, "though another category is called so");
+    assertTrue(before.isAsBefore(school));
+    assertNull(before.of(tin), "a category pays for nothing, whatever it was");
+    assertFalse(before.isAsBefore(tin));
+
+    var said = new SheetNames(ALL, Map.of(school, SCHOOL), kept);
+    assertEquals(said.of(school), SCHOOL);
+    assertFalse(said.isAsBefore(school));
   }
 
   @Test
@@ -186,7 +204,8 @@ public class EntrySheetTest {
     Account other =
         new Account(new UUID(0, 999), BOOK, "School", twin.kind(), twin.currency(), false, null);
     assertNull(
-        new SheetNames(List.of(SCHOOL, other), Map.of()).of(SheetName.of(Side.CATEGORY, "School")));
+        new SheetNames(List.of(SCHOOL, other), Map.of(), Map.of())
+            .of(SheetName.of(Side.CATEGORY, "School")));
   }
 
   @Test
@@ -194,7 +213,8 @@ public class EntrySheetTest {
     Refusal refusal =
         expectThrows(
             Refusal.class,
-            () -> new SheetNames(ALL, Map.of(SheetName.of(Side.ACCOUNT, "x"), GROCERIES)));
+            () ->
+                new SheetNames(ALL, Map.of(SheetName.of(Side.ACCOUNT, "x"), GROCERIES), Map.of()));
     assertEquals(refusal.code(), "not-of-the-sheet");
     assertNull(NAMES.of(SheetName.of(Side.ACCOUNT, "Groceries")));
   }
@@ -263,19 +283,6 @@ public class EntrySheetTest {
             .code(),
         "sheet-tax-unknown");
     assertEquals(SALES.book(), COURIERS.book());
-  }
-
-  @Test
-  public void whatIsThereAlreadyIsFoundAsOftenAsItIsThere() {
-    SheetRow twice = row(2, "2025-11-03", "Shop", "-5", CURRENT.name(), "Groceries");
-    SheetRow again = row(3, "2025-11-03", "Other", "-5", CURRENT.name(), "School");
-    List<Booked> booked = booked(sheet(twice, again));
-    var trace = new Trace(CURRENT.id(), twice.day(), -500);
-    assertEquals(EntrySheet.alike(booked, List.of()), List.of());
-    assertEquals(EntrySheet.alike(booked, List.of(trace)), List.of(2));
-    assertEquals(EntrySheet.alike(booked, List.of(trace, trace, trace)), List.of(2, 3));
-    assertEquals(
-        EntrySheet.alike(booked, List.of(new Trace(CURRENT.id(), twice.day(), 500))), List.of());
   }
 
   @Test
