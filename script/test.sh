@@ -12,7 +12,8 @@ yew_test() {
 }
 
 build_and_check() {
-  mvn -B -ntp -T 2 -Dstyle.color=never -fae install -DskipTests
+  mvn -B -ntp -T 2 -Dstyle.color=never -fae install -DskipTests \
+    && (cd e2e/validator && node ../../ui/scripts/install-if-changed.mjs)
 }
 
 # The browser tests wait for pages and answers half of their time: the other suites run meanwhile.
