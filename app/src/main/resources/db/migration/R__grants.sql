@@ -2,7 +2,6 @@
 -- right that it has no use for: what the database keeps by itself it cannot write.
 grant usage on schema public to yew_app;
 revoke all on all tables in schema public from yew_app;
-revoke all on all functions in schema public from public;
 grant select on all tables in schema public to yew_app;
 revoke all on flyway_schema_history from yew_app;
 grant insert, update, delete on
@@ -17,6 +16,13 @@ grant update (name, time_zone) on household to yew_app;
 -- Of a line, that it was taken back; a state begins with its line, by a trigger.
 grant update (taken_back_at) on bank_line to yew_app;
 grant update, delete on bank_line_state to yew_app;
-grant execute on all functions in schema public to yew_app;
+-- Our own functions only: those of extensions are not ours to grant.
+do $$ declare f regprocedure; begin
+  for f in select p.oid from pg_proc p join pg_roles r on r.oid = p.proowner
+            where p.pronamespace = 'public'::regnamespace and r.rolname = current_user loop
+    execute format('revoke all on routine %s from public', f);
+    execute format('grant execute on routine %s to yew_app', f);
+  end loop;
+end $$;
 revoke execute on function undo_step(uuid, bigint, text, text), undo_arrival(uuid), follow_acts(text, text[], text[]) from yew_app;
 -- tables and functions as of migration 57

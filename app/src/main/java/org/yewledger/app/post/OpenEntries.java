@@ -12,8 +12,8 @@ import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.platform.SignedIn;
-import org.yewledger.app.post.PostJson.KnownEntryJson;
 import org.yewledger.app.post.PostJson.OpenEntryJson;
+import org.yewledger.app.post.ProposalsJson.KnownEntryJson;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.money.Amount;
 
