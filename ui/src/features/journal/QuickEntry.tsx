@@ -11,10 +11,24 @@ import { useNewTags } from '@/parts/form/TagsField'
 import { useKept } from '@/parts/kept'
 import { box, textLink } from '@/parts/look'
 import { KnownPayee } from '@/parts/PayeePicker'
+import { QuickAmount } from './QuickAmount'
 import { QuickCell } from './QuickCell'
 import { QuickMarks } from './QuickMarks'
 import { QuickSplit } from './QuickSplit'
-import { begunFrom, type Draft, EMPTY, entered, type FieldName, isEmpty, type QuickRead, sent } from './quick'
+import {
+  begunFrom,
+  type Draft,
+  EMPTY,
+  entered,
+  type FieldName,
+  isEmpty,
+  placesOf,
+  type Refused,
+  sent,
+  stands,
+  usually,
+  usualPlace,
+} from './quick'
 import type { Template } from './Templates'
 
 interface Props {
@@ -28,9 +42,10 @@ interface Props {
   onClose: () => void
 }
 
-interface Refused {
-  field?: string
-  message: string
+/** An entry that could not be booked, and why. */
+interface Failed {
+  draft: Draft
+  why: string
 }
 
 /**
@@ -41,7 +56,7 @@ export function QuickEntry({ bookId, fixedId, day = '', template, onClose }: Pro
   const says = useSays()
   const { data: me } = useQuery(session)
   const [draft, setDraft] = useKept<Draft>(`entry being typed ${fixedId ?? ''}`, EMPTY)
-  const [failed, setFailed] = useKept<{ draft: Draft; why: string }[]>(`entries not booked ${fixedId ?? ''}`, [])
+  const [failed, setFailed] = useKept<Failed[]>(`entries not booked ${fixedId ?? ''}`, [])
   const [base, setBase] = useKept<string>(`day of the last entry typed ${day}`.trim(), day)
   const [refused, setRefused] = useState<Refused>()
   const [splitting, setSplitting] = useState<Booking['parts']>()
@@ -197,53 +212,30 @@ export function QuickEntry({ bookId, fixedId, day = '', template, onClose }: Pro
             }}
           />
         </QuickCell>
-        <QuickCell
+        <QuickAmount
           name="amount"
-          label={`Amount, ${read?.currency ?? ''}`}
-          refused={refused}
+          label="Amount"
+          currency={read?.currency ?? ''}
+          typed={draft.amount}
+          read={read?.amount}
+          usual={read?.amount.value}
           hint={read?.signed && `= ${signed(read.signed)}`}
-          asks={draft.amount ? read?.amount.problem : undefined}
-          choices={read?.amount.choices.map((value) => ({
-            text: figure(value),
-            take: () => {
-              set({ amount: figure(value) })
-              go('amount')
-            },
-          }))}
-        >
-          <input
-            className={box({ figures: true, className: 'w-full' })}
-            aria-label="Amount"
-            autoComplete="off"
-            value={draft.amount}
-            placeholder={draft.amount === '' && read?.amount.value ? figure(read.amount.value) : ''}
-            onChange={(e) => set({ amount: e.target.value })}
-          />
-        </QuickCell>
+          refused={refused}
+          onType={(amount) => set({ amount })}
+          onTake={() => go('amount')}
+        />
         {places.map(([name, label]) => place(name, label))}
         {abroad && (
-          <QuickCell
+          <QuickAmount
             name="arrives"
             label="The amount there"
-            refused={refused}
+            typed={draft.arrives}
+            read={read?.arrives}
             hint={read?.arrives?.value && `= ${figure(read.arrives.value)}`}
-            asks={draft.arrives ? read?.arrives?.problem : undefined}
-            choices={read?.arrives?.choices.map((value) => ({
-              text: figure(value),
-              take: () => {
-                set({ arrives: figure(value) })
-                go('arrives')
-              },
-            }))}
-          >
-            <input
-              className={box({ figures: true, className: 'w-full' })}
-              aria-label="The amount there"
-              autoComplete="off"
-              value={draft.arrives}
-              onChange={(e) => set({ arrives: e.target.value })}
-            />
-          </QuickCell>
+            refused={refused}
+            onType={(arrives) => set({ arrives })}
+            onTake={() => go('arrives')}
+          />
         )}
         <div className="mt-[18px] flex gap-2">
           <Button
@@ -265,23 +257,14 @@ export function QuickEntry({ bookId, fixedId, day = '', template, onClose }: Pro
           read && !isEmpty(draft) && [stands(read), newTags.replace('New:', 'New tag:')].filter(Boolean).join('. ')
         )}
       </p>
-      {failed.map(({ draft: done, why }, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: two that failed may be alike
-        <p key={i} className="text-small text-aril" role="alert">
-          Not entered: {done.payee} {done.amount}. {why}{' '}
-          <button
-            type="button"
-            className={textLink({ size: 'small' })}
-            onClick={() => {
-              setDraft(done)
-              setFailed((old) => old.filter((_, at) => at !== i))
-              go('day')
-            }}
-          >
-            take it up again
-          </button>
-        </p>
-      ))}
+      <NotEntered
+        failed={failed}
+        onTakeUp={(at) => {
+          setDraft(failed[at]?.draft)
+          setFailed((old) => old.filter((_, i) => i !== at))
+          go('day')
+        }}
+      />
       {splitting && read && !isOld && (
         <QuickSplit
           draft={draft}
@@ -302,13 +285,6 @@ export function QuickEntry({ bookId, fixedId, day = '', template, onClose }: Pro
   )
 }
 
-/** For so many fields behind the amount. */
-function columnsOf(fields: number): string {
-  if (fields === 1) return 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.8fr)_auto]'
-  if (fields === 2) return 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.6fr)_minmax(0,0.6fr)_auto]'
-  return 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.6fr)_minmax(0,0.6fr)_112px_auto]'
-}
-
 /** Whether two places are accounts of one's own in different currencies, so that both amounts are asked for. */
 function useAbroad(one: string | undefined, other: string | undefined): boolean {
   const { data: all = [] } = useQuery(accounts)
@@ -316,34 +292,22 @@ function useAbroad(one: string | undefined, other: string | undefined): boolean 
   return new Set(own.map((a) => a.currency)).size > 1
 }
 
-type Place = ['from' | 'to', string]
-
-/** The places to be typed in their order, by the names that the person gives them. */
-function placesOf(fixedId: string | undefined, sides: 'FROM_TO' | 'DEBIT_CREDIT' | undefined): Place[] {
-  if (fixedId) return [['to', 'Other side']]
-  return sides === 'DEBIT_CREDIT'
-    ? [
-        ['to', 'Debit'],
-        ['from', 'Credit'],
-      ]
-    : [
-        ['from', 'From'],
-        ['to', 'To'],
-      ]
+/** What could not be booked while the next one was being typed already. */
+function NotEntered({ failed, onTakeUp }: { failed: Failed[]; onTakeUp: (at: number) => void }) {
+  return failed.map(({ draft, why }, i) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: two that failed may be alike
+    <p key={i} className="text-small text-aril" role="alert">
+      Not entered: {draft.payee} {draft.amount}. {why}{' '}
+      <button type="button" className={textLink({ size: 'small' })} onClick={() => onTakeUp(i)}>
+        take it up again
+      </button>
+    </p>
+  ))
 }
 
-/** How the payee was booked before, in words. */
-function usually({ usual }: QuickRead): string {
-  if (!usual) return ''
-  const times = `${figure(String(usual.earlier))} earlier`
-  return usual.alike > 1 ? `${times}, the last ${usual.alike} alike` : `${times}, last no. ${usual.last}`
+/** For so many fields behind the amount. */
+function columnsOf(fields: number): string {
+  if (fields === 1) return 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.8fr)_auto]'
+  if (fields === 2) return 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.6fr)_minmax(0,0.6fr)_auto]'
+  return 'grid-cols-[92px_minmax(0,1fr)_112px_minmax(0,0.6fr)_minmax(0,0.6fr)_112px_auto]'
 }
-
-/** What an empty place takes; on a fixed account there is only the other one. */
-function usualPlace({ from, to }: QuickRead, name: 'from' | 'to', fixedId: string | undefined): string | undefined {
-  if (fixedId === undefined) return (name === 'from' ? from : to)?.name
-  return (from?.id === fixedId ? to : from)?.name
-}
-
-const stands = ({ holds, missing }: QuickRead) =>
-  holds ? `${holds.accountName} ${figure(holds.before)}, after this ${figure(holds.after)}` : missing?.message

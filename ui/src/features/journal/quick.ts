@@ -40,6 +40,12 @@ export const EMPTY: Draft = {
 
 export type FieldName = 'day' | 'payee' | 'amount' | 'from' | 'to' | 'arrives'
 
+/** Why an entry was not booked, and which field is meant. */
+export interface Refused {
+  field?: string
+  message: string
+}
+
 /** Whether nothing was typed yet that an entry could be made of. */
 export const isEmpty = ({ payee, amount }: Draft) => payee === '' && amount === ''
 
@@ -82,3 +88,40 @@ export function begunFrom(template: Template): Draft {
 /** What is said of an entry that was booked. */
 export const entered = ({ no, payee, amount, from, to }: Schemas['EntryJson']) =>
   `No. ${no} entered: ${payee}, ${figure(amount)}, ${from} to ${to}.`
+
+type Place = ['from' | 'to', string]
+
+/** The places to be typed in their order, by the names that the person gives them. */
+export function placesOf(fixedId: string | undefined, sides: 'FROM_TO' | 'DEBIT_CREDIT' | undefined): Place[] {
+  if (fixedId) return [['to', 'Other side']]
+  return sides === 'DEBIT_CREDIT'
+    ? [
+        ['to', 'Debit'],
+        ['from', 'Credit'],
+      ]
+    : [
+        ['from', 'From'],
+        ['to', 'To'],
+      ]
+}
+
+/** How the payee was booked before, in words. */
+export function usually({ usual }: QuickRead): string {
+  if (!usual) return ''
+  const times = `${figure(String(usual.earlier))} earlier`
+  return usual.alike > 1 ? `${times}, the last ${usual.alike} alike` : `${times}, last no. ${usual.last}`
+}
+
+/** What an empty place takes; on a fixed account there is only the other one. */
+export function usualPlace(
+  { from, to }: QuickRead,
+  name: 'from' | 'to',
+  fixedId: string | undefined,
+): string | undefined {
+  if (fixedId === undefined) return (name === 'from' ? from : to)?.name
+  return (from?.id === fixedId ? to : from)?.name
+}
+
+/** What the account holds before and after it, or what is still missing. */
+export const stands = ({ holds, missing }: QuickRead) =>
+  holds ? `${holds.accountName} ${figure(holds.before)}, after this ${figure(holds.after)}` : missing?.message

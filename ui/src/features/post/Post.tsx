@@ -7,17 +7,16 @@ import { useSays } from '@/app/says'
 import { useScope } from '@/app/scope'
 import { RuleFromLines } from '@/features/rules/RuleFromLines'
 import type { Account } from '@/parts/AccountPicker'
-import { FindBox } from '@/parts/FindBox'
-import { counted, figure } from '@/parts/figures'
+import { counted } from '@/parts/figures'
 import { ChosenSum } from '@/parts/grid/ChosenSum'
 import { Scroll } from '@/parts/Scroll'
-import { Select } from '@/parts/Select'
 import { Failed, Loading, Nothing } from '@/parts/States'
 import { useSelection } from '@/parts/useSelection'
-import { Head, Leaf, View } from '@/parts/View'
+import { Leaf, View } from '@/parts/View'
 import { acceptedOf, accountOf, alikeOf, type Booking, isReady, payeeOf, transferOf } from './booking'
 import { LeftOutLink } from './LeftOut'
 import { LineInspector } from './LineInspector'
+import { type Finding, type Order, PostHead } from './PostHead'
 import { StackTable } from './StackTable'
 import { TrustedPostsLink } from './TrustedPosts'
 import type { Reason, StacksPage, Waiting } from './types'
@@ -51,23 +50,7 @@ export function Post() {
       </View>
     )
   }
-  return <PostPage page={stacks.data} finding={{ find, setFind, order, setOrder, setPaged }} />
-}
-
-type Order = 'DATE' | 'AMOUNT' | 'TEXT'
-
-const ORDERS: { value: Order; name: string }[] = [
-  { value: 'DATE', name: 'by date' },
-  { value: 'AMOUNT', name: 'by amount' },
-  { value: 'TEXT', name: 'by text' },
-]
-
-interface Finding {
-  find: string
-  setFind: (text: string) => void
-  order: Order
-  setOrder: (order: Order) => void
-  setPaged: (paged: Paged) => void
+  return <PostPage page={stacks.data} finding={{ find, setFind, order, setOrder }} onPaged={setPaged} />
 }
 
 /** Which page of a stack is looked at. */
@@ -78,16 +61,16 @@ interface Paged {
 
 type Mode = 'look' | 'change' | 'split' | 'rule' | 'leave' | 'pair'
 
-function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
+function PostPage({ page, finding, onPaged }: { page: StacksPage; finding: Finding; onPaged: (paged: Paged) => void }) {
   const box = useRef<HTMLInputElement>(null)
   const says = useSays()
   const [folded, setFolded] = useState<Set<Reason>>(new Set())
   const answers = useAnswers()
   const { answerFor, isTicked, tick } = answers
   const [mode, setMode] = useState<Mode>('look')
-  /** What was just said of a line may hold for others that look like it. */
   /** The line that is being answered in its row. */
   const [answering, setAnswering] = useState<string>()
+  /** What was just said of a line may hold for others that look like it. */
   const [alike, setAlike] = useState<{ of: string; bookings: Record<string, Booking> }>()
 
   const shown = useMemo(() => page.stacks.filter((s) => !folded.has(s.reason)).flatMap((s) => s.lines), [page, folded])
@@ -241,35 +224,7 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
   return (
     <View beside>
       <Leaf>
-        <Head
-          title={<>{counted(page.count, 'line')} to post</>}
-          about={
-            <>
-              {page.sure} sure, {page.likely} likely, {page.count - page.sure - page.likely} to answer; from{' '}
-              {counted(page.accounts, 'account')},{' '}
-              {page.sums.map((s) => `${s.currency} ${figure(s.amount)}`).join(' and ')}
-            </>
-          }
-        >
-          <TrustedPostsLink />
-          <LeftOutLink />
-          <FindBox
-            ref={box}
-            className="w-[190px] narrow:hidden"
-            label="Find waiting lines"
-            placeholder="text, account, amount"
-            value={finding.find}
-            onChange={finding.setFind}
-          />
-          <Select
-            line
-            className="h-7"
-            aria-label="Order of the lines"
-            value={finding.order}
-            options={ORDERS}
-            onChange={finding.setOrder}
-          />
-        </Head>
+        <PostHead ref={box} page={page} finding={finding} />
         <Scroll grid label="Lines to post">
           <StackTable
             page={page}
@@ -289,7 +244,7 @@ function PostPage({ page, finding }: { page: StacksPage; finding: Finding }) {
             onTick={tick}
             onPost={post}
             stayed={answers.stayed}
-            onLeaf={(of, page) => finding.setPaged({ of, page })}
+            onLeaf={(of, page) => onPaged({ of, page })}
             onAnswer={answerOn}
             answering={answering}
             onAnswered={answered}

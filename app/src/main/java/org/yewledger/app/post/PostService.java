@@ -1,10 +1,8 @@
 package org.yewledger.app.post;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
@@ -16,37 +14,26 @@ import org.yewledger.app.bankline.BankLineEntity;
 import org.yewledger.app.bankline.BankLineStateEntity;
 import org.yewledger.app.bankline.BankLineStateEntity.State;
 import org.yewledger.app.bankline.LineLinks;
-import org.yewledger.app.bankline.LineLinks.Link;
 import org.yewledger.app.bankline.LineStates;
 import org.yewledger.app.chart.AccountLocks;
 import org.yewledger.app.chart.Chart;
 import org.yewledger.app.chart.ChartService;
 import org.yewledger.app.journal.EntryEntity;
-import org.yewledger.app.journal.EntryStore;
 import org.yewledger.app.journal.EntryStore.Stored;
 import org.yewledger.app.journal.LedgerService;
-import org.yewledger.app.journal.PostingEntity;
-import org.yewledger.app.payee.PayeeTexts;
 import org.yewledger.app.plan.TakingAsPosted;
 import org.yewledger.app.platform.Conflict;
 import org.yewledger.app.platform.ForBookkeepers;
 import org.yewledger.app.platform.Found;
-import org.yewledger.app.schedule.SettlingService;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
 import org.yewledger.core.ledger.Account;
 import org.yewledger.core.ledger.Entry;
 import org.yewledger.core.ledger.Ledger;
 import org.yewledger.core.ledger.PendingLedger;
-import org.yewledger.core.post.Because;
 import org.yewledger.core.post.Booking;
-import org.yewledger.core.post.Evidence;
 import org.yewledger.core.post.OwnTransfers;
-import org.yewledger.core.post.Proposal;
-import org.yewledger.core.post.Proposer;
-import org.yewledger.core.post.Reason;
 import org.yewledger.core.post.WaitingLine;
-import org.yewledger.core.rules.LastingWords;
 
 /** Posts waiting lines. */
 @Service
@@ -60,11 +47,8 @@ public class PostService {
   private final LineLinks links;
   private final PostedLines posted;
   private final KnownLines knownLines;
-  private final EntryStore entries;
+  private final EntriesOfLines entriesOfLines;
   private final LedgerService ledgers;
-  private final WaitingLines waiting;
-  private final PayeeTexts texts;
-  private final SettlingService settling;
   private final TakingAsPosted taking;
   private final Acts acts;
 
@@ -75,11 +59,8 @@ public class PostService {
       LineLinks links,
       PostedLines posted,
       KnownLines knownLines,
-      EntryStore entries,
+      EntriesOfLines entriesOfLines,
       LedgerService ledgers,
-      WaitingLines waiting,
-      PayeeTexts texts,
-      SettlingService settling,
       TakingAsPosted taking,
       Acts acts) {
     this.charts = charts;
@@ -88,11 +69,8 @@ public class PostService {
     this.links = links;
     this.posted = posted;
     this.knownLines = knownLines;
-    this.entries = entries;
+    this.entriesOfLines = entriesOfLines;
     this.ledgers = ledgers;
-    this.waiting = waiting;
-    this.texts = texts;
-    this.settling = settling;
     this.taking = taking;
     this.acts = acts;
   }
@@ -108,19 +86,6 @@ public class PostService {
         .entryFor(account, line.toBankLine(), ledgers.ledger(chart))
         .entry();
   }
-
-  /**
-   * A line that is booked.
-   *
-   * @param booked the entry that it becomes
-   * @param twinPosting which posting of the entry the other half of a transfer is; -1 without one
-   */
-  private record ToBook(
-      Accepted accepted,
-      WaitingLine line,
-      Booking booking,
-      Booking.Booked booked,
-      int twinPosting) {}
 
   /**
    * Posts lines as one act, all or none.
@@ -169,7 +134,8 @@ public class PostService {
     acts.begin(ActKind.POST, inWords(going.size(), ahead, pairs));
     List<Accepted> toBook = ahead.stream().map(ToBook::accepted).toList();
     List<Stored> made =
-        book(toBook(toBook, lines, chart, ledgers.ledger(chart), Stays.none()), chart);
+        entriesOfLines.make(
+            toBook(toBook, lines, chart, ledgers.ledger(chart), Stays.none()), chart);
     links.add(pairs.stream().flatMap(pair -> knownLines.carriedOut(pair).stream()).toList());
     states.become(going, State.POSTED);
     return new Posted(
@@ -235,70 +201,6 @@ public class PostService {
     return new WaitingLine(line.id(), chart.account(line.accountId()), line.toBankLine());
   }
 
-  /** Makes the entries of lines, and links these with them. */
-  private List<Stored> book(List<ToBook> toBook, Chart chart) {
-    if (toBook.isEmpty()) {
-      return List.of();
-    }
-    List<Proposal> proposals =
-        Proposer.proposals(waiting.alone(toBook.stream().map(ToBook::line).toList(), chart));
-    List<Because> because = because(toBook, proposals);
-    List<Entry> lines = toBook.stream().map(line -> line.booked().entry()).toList();
-    TakingAsPosted.Takings takings = taking.of(lines, chart);
-    List<Stored> all =
-        entries.add(Stream.concat(lines.stream(), takings.entries().stream()).toList(), because);
-    taking.took(takings, all);
-    List<Stored> stored = all.subList(0, lines.size());
-    var made = new ArrayList<Link>(stored.size());
-    for (int i = 0; i < stored.size(); i++) {
-      ToBook line = toBook.get(i);
-      made.add(link(line.line().id(), stored.get(i), line.booked().bankPosting(), true));
-      if (line.accepted().twin() != null) {
-        made.add(link(line.accepted().twin().lineId(), stored.get(i), line.twinPosting(), false));
-      }
-    }
-    links.add(made);
-    learn(toBook, stored);
-    settle(because, proposals, stored);
-    return stored;
-  }
-
-  /** By what a bank calls it, a payee is known next time; a transfer is with nobody. */
-  private void learn(List<ToBook> booked, List<Stored> stored) {
-    Map<String, UUID> payees = new HashMap<>();
-    for (int i = 0; i < booked.size(); i++) {
-      if (booked.get(i).accepted().twin() == null) {
-        payees.put(
-            LastingWords.of(booked.get(i).line().line()).toString(),
-            stored.get(i).entry().payeeId());
-      }
-    }
-    texts.learn(payees);
-  }
-
-  /** For each line, whether the person took what was proposed or answered by themselves. */
-  private static List<Because> because(List<ToBook> lines, List<Proposal> proposals) {
-    var because = new ArrayList<Because>(lines.size());
-    for (int i = 0; i < lines.size(); i++) {
-      because.add(
-          lines.get(i).accepted().twin() == null
-              ? proposals.get(i).because(lines.get(i).booking())
-              : Because.OF_BOTH_HALVES);
-    }
-    return because;
-  }
-
-  /** A due item that came with another amount than expected would not be found again. */
-  private void settle(List<Because> because, List<Proposal> proposals, List<Stored> stored) {
-    for (int i = 0; i < stored.size(); i++) {
-      if (because.get(i).reason() == Reason.DUE
-          && proposals.get(i).evidence() instanceof Evidence.IsDue due) {
-        settling.entered(
-            due.item().schedule().id(), due.item().nominal(), stored.get(i).entry().id());
-      }
-    }
-  }
-
   /** A line that is accepted twice in one request would be booked twice. */
   private static void requireOnce(List<UUID> ids) {
     if (Set.copyOf(ids).size() < ids.size()) {
@@ -316,17 +218,6 @@ public class PostService {
     accounts.addAll(taking.giving(accounts));
     accounts.addAll(knownLines.accountsToChange(accepted));
     locks.shared(accounts);
-  }
-
-  private static Link link(UUID lineId, Stored stored, int place, boolean madeEntry) {
-    PostingEntity posting = stored.postings().get(place);
-    return new Link(
-        lineId,
-        posting.id(),
-        stored.entry().id(),
-        posting.accountId(),
-        posting.amountMinor(),
-        madeEntry);
   }
 
   private static String inWords(int lines, List<ToBook> toBook, List<KnownLines.Wanted> pairs) {
