@@ -326,6 +326,23 @@ public class ExportTest extends AppTest {
                 .executeUpdate());
   }
 
+  @Test
+  public void twoExportsDoNotWriteIntoOneFile() {
+    String csv = "\"format\":\"CSV\"";
+    String first = wanted("ENTRIES", null, SOME, csv, into("all.csv", "REPLACE"));
+    String id = saved(first);
+    Api.Answer second =
+        h.api()
+            .post(
+                "/api/exports",
+                wanted("POSTINGS", null, SOME, csv, into("ALL.csv", "REPLACE"))
+                    .replace("For the adviser", "For the bank"));
+    assertEquals(problem(second), "export-file-shared", second.toString());
+    assertTrue(second.toString().contains("For the adviser"), "it says whose the file is");
+    Api.Answer changed = h.api().put("/api/exports/" + id + "?version=0", first);
+    assertEquals(changed.status() / 100, 2, "its own file it keeps: " + changed);
+  }
+
   @DataProvider
   public Object[][] refused() {
     String csv = "\"format\":\"CSV\"";

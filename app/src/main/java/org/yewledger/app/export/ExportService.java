@@ -94,6 +94,7 @@ class ExportService {
   public UUID add(ExportWantedJson wanted) {
     ExportPlan plan = plan(wanted);
     requireMade(plan);
+    requireOwnFile(plan, null);
     acts.begin(ActKind.KEPT_VIEWS, "Saved the export " + plan.name());
     UUID id = exports.add(plan);
     runs.next(id, next(plan));
@@ -110,6 +111,7 @@ class ExportService {
     exports.find(id);
     ExportPlan plan = plan(wanted);
     requireMade(plan);
+    requireOwnFile(plan, id);
     acts.begin(ActKind.KEPT_VIEWS, "Changed the export " + plan.name());
     exports.change(id, version, plan);
     runs.next(id, next(plan));
@@ -230,6 +232,14 @@ class ExportService {
     if (plan.delivery() != null) {
       folder.requireWritable(plan.delivery().file());
     }
+  }
+
+  private void requireOwnFile(ExportPlan plan, @Nullable UUID itself) {
+    plan.requireOwnFile(
+        exports.all().stream()
+            .filter(other -> !other.id().equals(itself))
+            .map(KeptExport::plan)
+            .toList());
   }
 
   /** What it is of is looked for first: of what is not there, nothing else is said. */

@@ -106,6 +106,7 @@ public final class ProblemCodes {
           "export-append",
           "export-columns",
           "export-file",
+          "export-file-shared",
           "export-filter",
           "export-folder-missing",
           "export-folder-unwritable",

@@ -1,5 +1,6 @@
 package org.yewledger.core.export;
 
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -137,6 +138,31 @@ public record ExportPlan(
     if (delivery != null) {
       requireDelivery(delivery, format, columns);
     }
+  }
+
+  /**
+   * That it writes into no file of another export: each would take what the other wrote away. Upper
+   * and lower case make no difference, as they make none on some machines.
+   *
+   * @throws Refusal {@code export-file-shared}
+   */
+  public void requireOwnFile(Collection<ExportPlan> others) {
+    others.stream()
+        .filter(this::sharesFileWith)
+        .findFirst()
+        .ifPresent(other -> {
+          throw Refusal.ofField(
+              "export-file-shared",
+              "file",
+              "%s is written into that file already. Name another file, or change that export first."
+                  .formatted(other.name()));
+        });
+  }
+
+  private boolean sharesFileWith(ExportPlan other) {
+    return delivery != null
+        && other.delivery() != null
+        && delivery.file().equalsIgnoreCase(other.delivery().file());
   }
 
   private static void requireForm(

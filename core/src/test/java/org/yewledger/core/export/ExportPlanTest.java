@@ -69,6 +69,22 @@ public class ExportPlanTest {
     assertEquals(plan.titles(), List.of("Id", "Day"));
   }
 
+  @Test
+  public void eachWritesIntoAFileOfItsOwn() {
+    ExportPlan all =
+        plan(ExportOf.ENTRIES, null, ID_AND_DATE, Format.CSV, to("a.csv", Mode.APPEND));
+    ExportPlan fetched = plan(ExportOf.ENTRIES, null, ID_AND_DATE, Format.CSV, null);
+    ExportPlan below =
+        plan(ExportOf.ENTRIES, null, ID_AND_DATE, Format.CSV, to("b/a.csv", Mode.APPEND));
+    all.requireOwnFile(List.of(fetched, below));
+    fetched.requireOwnFile(List.of(all, fetched));
+    ExportPlan loud =
+        plan(ExportOf.ENTRIES, null, ID_AND_DATE, Format.CSV, to("A.CSV", Mode.REPLACE));
+    Refusal refusal =
+        expectThrows(Refusal.class, () -> loud.requireOwnFile(List.of(below, fetched, all)));
+    assertEquals(refusal.code(), "export-file-shared");
+  }
+
   @DataProvider
   public Object[][] refused() {
     var date = List.of(column(ExportColumn.DATE, "Day"));
