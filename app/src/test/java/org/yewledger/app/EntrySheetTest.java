@@ -4,10 +4,12 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.math.BigInteger;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.TreeMap;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -251,6 +253,19 @@ public class EntrySheetTest extends AppTest {
       assertEquals(h.api().post("/api/acts/" + act + "/undo", "").status(), 200);
     }
     assertFalse(preview(sheet(), asked("", "")).json().at("/names/2/known").asBoolean());
+  }
+
+  @Test
+  public void aSheetWithLongNamesIsKnownToo() {
+    var random = new Random(7);
+    var header = new StringBuilder("Date,Who,Amount,Category,Account");
+    for (int column = 0; column < 90; column++) {
+      header.append(',').append(new BigInteger(400, random).toString(36));
+    }
+    String row = "\n2026-08-03,Mill,-4.00,Groceries," + h.current().name() + ",".repeat(90) + "\n";
+    assertEquals(takeIn(h.api(), header + row, asked("", "")).status(), 201);
+    JsonNode next = preview(header + row.replace("08-03", "08-04"), asked("", "")).json();
+    assertTrue(next.at("/table/remembered").asBoolean());
   }
 
   @Test

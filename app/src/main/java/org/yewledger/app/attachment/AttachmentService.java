@@ -1,7 +1,5 @@
 package org.yewledger.app.attachment;
 
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.Timestamp;
 import java.time.Clock;
 import java.util.List;
@@ -19,6 +17,7 @@ import org.yewledger.app.platform.NotFound;
 import org.yewledger.app.platform.SignedIn;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.act.ActKind;
+import org.yewledger.formats.Sha256;
 import org.yewledger.formats.attachment.AttachmentType;
 
 /** Takes files in, puts them to entries, and removes them; undo brings them back. */
@@ -71,7 +70,7 @@ class AttachmentService {
   @ForBookkeepers
   public AttachmentJson attach(String name, byte[] content, Place place) {
     AttachmentType type = AttachmentType.of(name, content);
-    byte[] sha256 = sha256(content);
+    byte[] sha256 = Sha256.of(content);
     attachments
         .withContent(sha256)
         .ifPresent(known -> {
@@ -201,13 +200,5 @@ class AttachmentService {
     return known.entryId() == null
         ? ", waiting for its entry"
         : ", with an entry: it can be put to another one from there";
-  }
-
-  private static byte[] sha256(byte[] content) {
-    try {
-      return MessageDigest.getInstance("SHA-256").digest(content);
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("every Java platform has SHA-256", e);
-    }
   }
 }

@@ -11,8 +11,6 @@ import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.DigestOutputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.HexFormat;
@@ -22,6 +20,7 @@ import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.platform.WholeFile;
+import org.yewledger.formats.Sha256;
 
 /**
  * A backup: a ZIP file of two entries. {@code books.dump} is the whole database in pg_dump's custom
@@ -156,11 +155,9 @@ final class BackupFile {
 
   /** The SHA-256 of what was copied. */
   private static String copied(InputStream from, OutputStream to) throws IOException {
-    try (var digesting = new DigestOutputStream(to, MessageDigest.getInstance("SHA-256"))) {
+    try (var digesting = new DigestOutputStream(to, Sha256.digest())) {
       from.transferTo(digesting);
       return HexFormat.of().formatHex(digesting.getMessageDigest().digest());
-    } catch (NoSuchAlgorithmException impossible) {
-      throw new IllegalStateException(impossible);
     }
   }
 }

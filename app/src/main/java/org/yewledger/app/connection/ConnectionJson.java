@@ -5,16 +5,14 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.app.platform.Texts;
-import org.yewledger.core.Refusal;
+import org.yewledger.app.platform.Zones;
 import org.yewledger.core.gather.FeedSchedule;
 import org.yewledger.core.ledger.AccountKind;
 
@@ -51,11 +49,7 @@ final class ConnectionJson {
    */
   record ScheduleJson(@NotNull LocalTime at, @NotNull @Size(max = Texts.SHORT) String zone) {
     FeedSchedule toSchedule() {
-      try {
-        return new FeedSchedule(at, ZoneId.of(zone));
-      } catch (DateTimeException e) {
-        throw Refusal.ofField("unknown-zone", "zone", zone + " is no time zone that is known.");
-      }
+      return new FeedSchedule(at, Zones.named(zone, "zone"));
     }
 
     static ScheduleJson of(FeedSchedule schedule) {

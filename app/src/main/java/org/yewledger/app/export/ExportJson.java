@@ -3,10 +3,8 @@ package org.yewledger.app.export;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalTime;
-import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
@@ -14,7 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.yewledger.app.export.ExportRuns.Run;
 import org.yewledger.app.export.ExportService.ExportView;
 import org.yewledger.app.platform.Texts;
-import org.yewledger.core.Refusal;
+import org.yewledger.app.platform.Zones;
 import org.yewledger.core.export.ExportColumn;
 import org.yewledger.core.export.ExportDays;
 import org.yewledger.core.export.ExportOf;
@@ -70,15 +68,8 @@ final class ExportJson {
     }
 
     Delivery toDelivery() {
-      return new Delivery(file.strip(), mode, new ExportSchedule(every, on, at, zoned()));
-    }
-
-    private ZoneId zoned() {
-      try {
-        return ZoneId.of(zone);
-      } catch (DateTimeException e) {
-        throw Refusal.ofField("unknown-zone", "zone", zone + " is no time zone that is known.");
-      }
+      return new Delivery(
+          file.strip(), mode, new ExportSchedule(every, on, at, Zones.named(zone, "zone")));
     }
   }
 

@@ -5,7 +5,6 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -16,8 +15,6 @@ import org.yewledger.core.Refusal;
 /** Days as the household lives them: its day begins where it lives, whatever the server's zone. */
 @Component
 public class HouseholdDays {
-  private static final Set<String> ZONES = ZoneId.getAvailableZoneIds();
-
   private final JdbcClient jdbc;
   private final Clock clock;
 
@@ -49,13 +46,7 @@ public class HouseholdDays {
    * @throws Refusal {@code unknown-zone}
    */
   public static String named(@Nullable String zone) {
-    if (zone == null || zone.isBlank()) {
-      return "Etc/UTC";
-    }
-    if (!ZONES.contains(zone)) {
-      throw Refusal.ofField("unknown-zone", "timeZone", "That is no known time zone.");
-    }
-    return zone;
+    return zone == null || zone.isBlank() ? "Etc/UTC" : Zones.named(zone, "timeZone").getId();
   }
 
   /** A zone that this machine does not know any more must not stop anybody's work. */

@@ -1,11 +1,8 @@
 package org.yewledger.app.platform;
 
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.util.Base64;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.stream.Stream;
 import javax.crypto.spec.SecretKeySpec;
@@ -14,6 +11,7 @@ import org.springframework.security.crypto.encrypt.AesBytesEncryptor;
 import org.springframework.security.crypto.encrypt.AesBytesEncryptor.CipherAlgorithm;
 import org.springframework.security.crypto.keygen.KeyGenerators;
 import org.springframework.stereotype.Component;
+import org.yewledger.formats.Sha256;
 
 /**
  * Keeps secrets unreadable in the database: AES-256 in GCM with keys from the environment. Each
@@ -35,7 +33,7 @@ public class Secrets {
         throw new IllegalStateException(
             "keys in YEW_SECRET_KEY and YEW_SECRET_KEYS_BEFORE have to have at least 16 characters");
       }
-      var key = new SecretKeySpec(sha256(secret.getBytes(StandardCharsets.UTF_8)), "AES");
+      var key = new SecretKeySpec(Sha256.of(secret.getBytes(StandardCharsets.UTF_8)), "AES");
       return new Key(
           hashOf("key " + secret).substring(0, 8),
           new AesBytesEncryptor(key, KeyGenerators.secureRandom(NONCE_BYTES), CipherAlgorithm.GCM));
@@ -104,19 +102,11 @@ public class Secrets {
 
   /** What is kept of a token: enough to know it again, of no use to who reads it. */
   public static String hashOf(String token) {
-    return HexFormat.of().formatHex(sha256(token.getBytes(StandardCharsets.UTF_8)));
+    return Sha256.hexOf(token.getBytes(StandardCharsets.UTF_8));
   }
 
   /** The SHA-256 of some content, in hexadecimal. */
   public static String hashOf(byte[] content) {
-    return HexFormat.of().formatHex(sha256(content));
-  }
-
-  private static byte[] sha256(byte[] bytes) {
-    try {
-      return MessageDigest.getInstance("SHA-256").digest(bytes);
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
-    }
+    return Sha256.hexOf(content);
   }
 }

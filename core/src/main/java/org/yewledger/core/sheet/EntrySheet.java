@@ -57,11 +57,14 @@ public final class EntrySheet {
       return SheetName.Side.ACCOUNT.takes(category);
     }
 
-    /** What comes to accounts of one's own: to one of them, or to both of a transfer. */
+    /** What comes to accounts of one's own: to that of the row, and to the other of a transfer. */
     public Map<Account, Amount> comesTo() {
-      return isTransfer()
-          ? Map.of(account, amount, category, amount.negated())
-          : Map.of(account, amount);
+      Map<Account, Amount> comes = new LinkedHashMap<>();
+      comes.put(account, amount);
+      if (isTransfer()) {
+        comes.put(category, amount.negated());
+      }
+      return comes;
     }
   }
 

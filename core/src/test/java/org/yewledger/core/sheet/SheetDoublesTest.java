@@ -24,7 +24,6 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import org.yewledger.core.Refusal;
 import org.yewledger.core.ledger.Account;
-import org.yewledger.core.money.Amount;
 import org.yewledger.core.sheet.EntrySheet.Booked;
 import org.yewledger.core.sheet.SheetDoubles.Answers;
 import org.yewledger.core.sheet.SheetDoubles.Said;
@@ -181,8 +180,8 @@ public class SheetDoublesTest {
   @Test
   public void aTransferComesToBothAccounts() {
     Booked transfer = booked(List.of(row(2, 0, -50, CURRENT, CARD))).getFirst();
-    Map<Account, Amount> both = Map.of(CURRENT, eur(-5000), CARD, eur(5000));
-    assertEquals(transfer.comesTo(), both);
+    assertEquals(transfer.comesTo(), Map.of(CURRENT, eur(-5000), CARD, eur(5000)));
+    assertEquals(List.copyOf(transfer.comesTo().keySet()), List.of(CURRENT, CARD), "in that order");
     Booked spent = booked(List.of(row(2, 0, -50, CURRENT, GROCERIES))).getFirst();
     assertEquals(spent.comesTo(), Map.of(CURRENT, eur(-5000)));
   }

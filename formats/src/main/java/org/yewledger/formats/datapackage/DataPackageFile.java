@@ -9,7 +9,6 @@ import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
@@ -18,6 +17,7 @@ import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
+import org.yewledger.formats.Sha256;
 import org.yewledger.formats.UnreadableFile;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -115,7 +115,7 @@ public final class DataPackageFile implements AutoCloseable {
 
   /** Of at most one byte more than it should have: what is longer has another checksum. */
   private String hashOf(ZipEntry entry, long most) throws IOException {
-    MessageDigest digest = sha256();
+    MessageDigest digest = Sha256.digest();
     byte[] some = new byte[1 << 16];
     long left = most + 1;
     try (InputStream in = zip.getInputStream(entry)) {
@@ -179,14 +179,6 @@ public final class DataPackageFile implements AutoCloseable {
       throw UnreadableFile.whole("The resource %s is missing in it.".formatted(name));
     }
     return entry;
-  }
-
-  static MessageDigest sha256() {
-    try {
-      return MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException impossible) {
-      throw new IllegalStateException(impossible);
-    }
   }
 
   @Override

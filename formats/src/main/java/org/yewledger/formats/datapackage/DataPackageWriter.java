@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.yewledger.formats.Sha256;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Writes a data package, one resource after the other; rows go straight to the file. */
@@ -142,7 +143,7 @@ public final class DataPackageWriter implements AutoCloseable {
   }
 
   private static final class Measured extends FilterOutputStream {
-    private final MessageDigest digest = DataPackageFile.sha256();
+    private final MessageDigest digest = Sha256.digest();
     private long bytes;
 
     Measured(OutputStream to) {

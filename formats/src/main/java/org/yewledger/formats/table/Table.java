@@ -1,6 +1,7 @@
 package org.yewledger.formats.table;
 
 import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Matcher;
@@ -10,6 +11,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.yewledger.core.gather.LineSource;
+import org.yewledger.formats.Sha256;
 import org.yewledger.formats.UnreadableFile;
 
 /**
@@ -23,6 +25,9 @@ import org.yewledger.formats.UnreadableFile;
  */
 public record Table(
     LineSource source, @Nullable Charset charset, char separator, int headerIndex, List<Row> rows) {
+  /** A database cannot find a row by a key of any length. */
+  private static final int LONGEST_KEY = 600;
+
   private static final Pattern ACCOUNT_NUMBER =
       Pattern.compile("[A-Z]{2}\\d{2}[A-Z0-9]{4,30}|\\d{7,30}");
 
@@ -89,11 +94,18 @@ public record Table(
         Stream.concat(Stream.of(rows.get(headerIndex)), lines.stream()).toList());
   }
 
-  /** By what a table of the same layout is recognised next time: the names, evened out. */
+  /**
+   * By what a table of the same layout is recognised next time: the names, evened out, or the
+   * SHA-256 of these where they are long. At most {@value #LONGEST_KEY} characters.
+   */
   public String headerKey() {
-    return header().stream()
-        .map(name -> name.strip().replaceAll("\\s+", " ").toLowerCase(Locale.ROOT))
-        .collect(Collectors.joining("\u001f"));
+    String names =
+        header().stream()
+            .map(name -> name.strip().replaceAll("\\s+", " ").toLowerCase(Locale.ROOT))
+            .collect(Collectors.joining("\u001f"));
+    return names.length() <= LONGEST_KEY
+        ? names
+        : Sha256.hexOf(names.getBytes(StandardCharsets.UTF_8));
   }
 
   /** The account's number, if the preamble has something that looks like one; else empty. */

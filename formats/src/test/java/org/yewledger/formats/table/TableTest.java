@@ -1,12 +1,16 @@
 package org.yewledger.formats.table;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.joda.money.CurrencyUnit;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -127,5 +131,23 @@ public class TableTest {
       long sum = lines.stream().mapToLong(BankLine::amountMinor).sum();
       assertEquals(read.closing() == null ? 0 : read.closing().amount().minor(), 500 + sum);
     }
+  }
+
+  @Test
+  public void aTableWithLongNamesIsKnownByAShortKey() {
+    String names =
+        IntStream.range(0, 90).mapToObj(n -> "Column no. " + n).collect(Collectors.joining(";"));
+    String row = ";1".repeat(90).substring(1) + "\n";
+    Table table = Table.parse((names + "\n" + row + row).getBytes(StandardCharsets.UTF_8));
+    assertEquals(table.header().size(), 90);
+    assertEquals(table.headerKey().length(), 64);
+    assertEquals(
+        Table.parse((names.toUpperCase(Locale.ROOT) + "\n" + row).getBytes(StandardCharsets.UTF_8))
+            .headerKey(),
+        table.headerKey());
+    assertNotEquals(
+        Table.parse((names.replace("89", "90") + "\n" + row).getBytes(StandardCharsets.UTF_8))
+            .headerKey(),
+        table.headerKey());
   }
 }
