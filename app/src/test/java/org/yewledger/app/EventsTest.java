@@ -29,15 +29,20 @@ public class EventsTest extends AppTest {
     return said;
   }
 
+  private static void requireSaid(MvcResult window, String wanted) throws Exception {
+    String said = saidWithin(window, wanted, SOON);
+    assertTrue(said.contains(wanted), said);
+  }
+
   @Test
   public void aChangeOfTheBooksReachesTheOtherWindowsOfTheHouseholdAndNoOther() throws Exception {
     Household ours = found("ours");
     Household theirs = found("theirs");
     MvcResult here = ours.api().listen();
     MvcResult there = theirs.api().listen();
-    assertTrue(saidWithin(here, ":listening", SOON).contains(":listening"));
+    requireSaid(here, ":listening");
     gather(ours, september());
-    assertTrue(saidWithin(here, "event:changed", SOON).contains("event:changed"));
+    requireSaid(here, "event:changed");
     assertFalse(saidWithin(there, "event:changed", 300).contains("event:changed"));
   }
 
@@ -61,7 +66,7 @@ public class EventsTest extends AppTest {
   public void aChangeByAnotherInstanceReachesTheWindowsHereAndOursTheirs() throws Exception {
     Household h = found("instances");
     MvcResult window = h.api().listen();
-    assertTrue(saidWithin(window, ":listening", SOON).contains(":listening"));
+    requireSaid(window, ":listening");
     try (Connection other = another();
         Statement sql = other.createStatement()) {
       sql.execute("listen yew_changed");

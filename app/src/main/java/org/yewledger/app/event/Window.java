@@ -1,6 +1,7 @@
 package org.yewledger.app.event;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.util.UUID;
 import java.util.concurrent.BlockingQueue;
@@ -34,6 +35,7 @@ final class Window {
     emitter.onCompletion(this::close);
     emitter.onTimeout(this::close);
     emitter.onError(e -> close());
+    greet();
     Thread.ofVirtual().name("window").start(this::tell);
   }
 
@@ -62,9 +64,17 @@ final class Window {
     mailbox.offer(OVER);
   }
 
-  private void tell() {
+  /** Written by the thread of the request: two that begin a response disturb each other. */
+  private void greet() {
     try {
       emitter.send(SseEmitter.event().comment("listening"));
+    } catch (IOException impossible) {
+      throw new UncheckedIOException("nothing is written yet", impossible);
+    }
+  }
+
+  private void tell() {
+    try {
       while (true) {
         Object letter = mailbox.poll(BEAT.toMillis(), TimeUnit.MILLISECONDS);
         if (letter == OVER) {
@@ -74,7 +84,9 @@ final class Window {
       }
       emitter.complete();
     } catch (IOException | IllegalStateException e) {
-      gone.accept(this); // The window was closed; there is nobody to tell.
+      // The window was closed; or it was not, and comes again when its answer ends.
+      gone.accept(this);
+      emitter.completeWithError(e);
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       gone.accept(this);

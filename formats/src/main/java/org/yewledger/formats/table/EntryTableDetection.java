@@ -91,8 +91,25 @@ public record EntryTableDetection(
         }
       }
     }
+    amountsInOneOrTwo(meanings);
     fillFromData(table, meanings);
     return List.of(meanings);
+  }
+
+  /** Amounts stand in one column, or in two, for money in and out: never in both ways. */
+  private static void amountsInOneOrTwo(Column[] meanings) {
+    List<Column> named = List.of(meanings);
+    if (!named.contains(Column.AMOUNT)) {
+      return;
+    }
+    boolean two = named.contains(Column.IN) && named.contains(Column.OUT);
+    for (int i = 0; i < meanings.length; i++) {
+      boolean isOne = meanings[i] == Column.AMOUNT;
+      boolean isOfTwo = meanings[i] == Column.IN || meanings[i] == Column.OUT;
+      if (two ? isOne : isOfTwo) {
+        meanings[i] = Column.IGNORE;
+      }
+    }
   }
 
   /** Names that say nothing: what stands in the columns decides. */

@@ -83,6 +83,22 @@ public class EntryTableTest {
   }
 
   @DataProvider
+  public Object[][] amountsInOneOrTwo() {
+    return new Object[][] {
+      {"In,Out,Total", List.of(Column.IN, Column.OUT, Column.IGNORE)},
+      {"Amount,In,Left", List.of(Column.AMOUNT, Column.IGNORE, Column.IGNORE)},
+      {"Debit,Amount,Left", List.of(Column.IGNORE, Column.AMOUNT, Column.IGNORE)},
+    };
+  }
+
+  @Test(dataProvider = "amountsInOneOrTwo")
+  public void amountsAreProposedInOneColumnOrInTwo(String columns, List<Column> meant) {
+    String text = "Date,Who,%s\n2025-11-23,Shop,5.00,3.00,8.00\n".formatted(columns);
+    List<Column> found = EntryTableDetection.of(table(text)).layout().meanings();
+    assertEquals(found.subList(2, 5), meant);
+  }
+
+  @DataProvider
   public Object[][] amounts() {
     return new Object[][] {
       {"Amount", "€ 12.50", "12.50", "€"},
