@@ -83,10 +83,11 @@ final class Window {
         emitter.send(event(letter));
       }
       emitter.complete();
-    } catch (IOException | IllegalStateException e) {
-      // The window was closed; or it was not, and comes again when its answer ends.
+    } catch (IOException e) {
+      gone.accept(this); // The window was closed; the server ends the answer by itself.
+    } catch (IllegalStateException e) {
       gone.accept(this);
-      emitter.completeWithError(e);
+      emitter.complete(); // The window may still be there: it comes again when its answer ends.
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       gone.accept(this);
